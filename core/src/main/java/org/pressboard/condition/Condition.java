@@ -1,0 +1,102 @@
+package org.pressboard.condition;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.pressboard.table.FieldKey;
+import org.pressboard.value.Row;
+import org.pressboard.value.Value;
+
+/**
+ * Says of each row of a table whether it is meant. Immutable; the nodes know nothing of SQL.
+ *
+ * <pre>{@code
+ * Condition ripe = Condition.compare(season, EQUALS, Value.of("late")).and(Condition.isEmpty(gone));
+ * boolean meant = ripe.holds(row, standpoint);
+ * }</pre>
+ */
+public sealed interface Condition {
+
+    /** Meant are all rows. */
+    Condition ALWAYS = new All(List.of());
+
+    /** Meant is no row. */
+    Condition NEVER = new Any(List.of());
+
+    /** Every part must hold; of no parts, it always holds. */
+    record All(List<Condition> parts) implements Condition {
+        public All {
+            parts = List.copyOf(parts);
+        }
+    }
+
+    /** At least one part must hold; of no parts, it never holds. */
+    record Any(List<Condition> parts) implements Condition {
+        public Any {
+            parts = List.copyOf(parts);
+        }
+    }
+
+    record Not(Condition part) implements Condition {
+    }
+
+    /** The field compared with an operand; unknown when either is absent. */
+    record Compare(FieldKey field, Operator operator, Operand operand) implements Condition {
+    }
+
+    /** The field has one of the values; of no values, it never holds; unknown when the field is absent. */
+    record OneOf(FieldKey field, List<Value> values) implements Condition {
+        public OneOf {
+            values = List.copyOf(values);
+        }
+    }
+
+    /** The field has no value. True or false, never unknown. */
+    record Empty(FieldKey field) implements Condition {
+    }
+
+    static Condition compare(FieldKey field, Operator operator, Value value) {
+        return new Compare(field, operator, new Operand.Fixed(value));
+    }
+
+    static Condition oneOf(FieldKey field, List<Value> values) {
+        return new OneOf(field, values);
+    }
+
+    static Condition isEmpty(FieldKey field) {
+        return new Empty(field);
+    }
+
+    static Condition all(List<Condition> parts) {
+        return parts.stream().reduce(ALWAYS, Condition::and);
+    }
+
+    static Condition any(List<Condition> parts) {
+        return parts.size() == 1 ? parts.getFirst() : new Any(parts);
+    }
+
+    /** This and the other; {@link #ALWAYS} adds nothing. */
+    default Condition and(Condition other) {
+        if (equals(ALWAYS)) {
+            return other;
+        }
+        if (other.equals(ALWAYS)) {
+            return this;
+        }
+        List<Condition> parts = new ArrayList<>(partsOfAll(this));
+        parts.addAll(partsOfAll(other));
+        return new All(parts);
+    }
+
+    default Condition not() {
+        return new Not(this);
+    }
+
+    /** Whether the row is meant: true only where the answer is {@link Truth#TRUE}, as in a WHERE clause. */
+    default boolean holds(Row row, Standpoint standpoint) {
+        return Evaluation.of(this, row, standpoint) == Truth.TRUE;
+    }
+
+    private static List<Condition> partsOfAll(Condition condition) {
+        return condition instanceof All(List<Condition> parts) ? parts : List.of(condition);
+    }
+}

@@ -1,0 +1,9 @@
+/**
+ * The filter algebra and its evaluation in memory, with SQL's three-valued logic.
+ * Start at {@link org.pressboard.condition.Condition}. The store compiles the same nodes to SQL and must give
+ * the same answers; one shared suite of conditions and rows checks both.
+ */
+@NullMarked
+package org.pressboard.condition;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,15 @@
+package org.pressboard.edition;
+
+import java.util.List;
+import org.pressboard.listing.Listing;
+
+/** A page as it is drafted or published: its title and the listings on it, from top to bottom. */
+public record Page(PageKey key, String title, List<Listing> listings) {
+
+    public Page {
+        listings = List.copyOf(listings);
+        if (title.isBlank()) {
+            throw new IllegalArgumentException("The page " + key + " needs a title");
+        }
+    }
+}

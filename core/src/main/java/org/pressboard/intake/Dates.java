@@ -1,0 +1,98 @@
+package org.pressboard.intake;
+
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.value.Value;
+
+/** Reads dates and moments as files write them, with a point, slash or hyphen between the parts. */
+final class Dates {
+
+    private static final Pattern YEAR_FIRST = Pattern.compile("(\\d{4})([-/.])(\\d{1,2})\\2(\\d{1,2})");
+    private static final Pattern YEAR_LAST = Pattern.compile("(\\d{1,2})([-/.])(\\d{1,2})\\2(\\d{4}|\\d{2})");
+    private static final Pattern TIME =
+            Pattern.compile("(\\d{1,2}):(\\d{2})(?::(\\d{2})(?:[.,](\\d{1,9}))?)?(?:\\s*([AaPp])\\.?[Mm]\\.?)?Z?");
+    private static final int LONGEST = 40;
+
+    private Dates() {
+    }
+
+    static @Nullable Value date(String text, DateOrder order) {
+        LocalDate day = looksLikeDate(text) ? day(text, order) : null;
+        return day == null ? null : Value.of(day);
+    }
+
+    static @Nullable Value moment(String text, DateOrder order) {
+        if (!looksLikeDate(text) || text.indexOf(':') < 0) {
+            return null;
+        }
+        int gap = text.indexOf('T') > 0 ? text.indexOf('T') : text.indexOf(' ');
+        if (gap < 6) {
+            return null;
+        }
+        LocalDate day = day(text.substring(0, gap), order);
+        LocalTime time = time(text.substring(gap + 1).strip());
+        return day == null || time == null ? null : Value.of(day.atTime(time));
+    }
+
+    private static boolean looksLikeDate(String text) {
+        return text.length() >= 6 && text.length() <= LONGEST && Numbers.isDigit(text.charAt(0));
+    }
+
+    private static @Nullable LocalDate day(String text, DateOrder order) {
+        Matcher parts = (order == DateOrder.YEAR_FIRST ? YEAR_FIRST : YEAR_LAST).matcher(text);
+        if (!parts.matches()) {
+            return null;
+        }
+        int first = Integer.parseInt(parts.group(1));
+        int second = Integer.parseInt(parts.group(3));
+        int third = Integer.parseInt(parts.group(4));
+        try {
+            return switch (order) {
+                case YEAR_FIRST -> LocalDate.of(first, second, third);
+                case DAY_FIRST -> LocalDate.of(year(parts.group(4)), second, first);
+                case MONTH_FIRST -> LocalDate.of(year(parts.group(4)), first, second);
+            };
+        } catch (DateTimeException noSuchDay) {
+            return null;
+        }
+    }
+
+    /** Years of two digits: 69 to 99 are of the 20th century, 00 to 68 of the 21st (POSIX, strptime's %y). */
+    private static int year(String digits) {
+        int year = Integer.parseInt(digits);
+        if (digits.length() == 4) {
+            return year;
+        }
+        return year >= 69 ? 1900 + year : 2000 + year;
+    }
+
+    private static @Nullable LocalTime time(String text) {
+        Matcher parts = TIME.matcher(text);
+        if (!parts.matches()) {
+            return null;
+        }
+        String second = parts.group(3);
+        String fraction = parts.group(4);
+        try {
+            return LocalTime.of(hour(Integer.parseInt(parts.group(1)), parts.group(5)),
+                    Integer.parseInt(parts.group(2)), second == null ? 0 : Integer.parseInt(second),
+                    fraction == null ? 0 : Integer.parseInt((fraction + "00000000").substring(0, 9)) / 1000 * 1000);
+        } catch (DateTimeException noSuchTime) {
+            return null;
+        }
+    }
+
+    private static int hour(int hour, @Nullable String half) {
+        if (half == null) {
+            return hour;
+        }
+        if (hour < 1 || hour > 12) {
+            throw new DateTimeException("no such hour");
+        }
+        return hour % 12 + (half.equalsIgnoreCase("p") ? 12 : 0);
+    }
+}

@@ -1,0 +1,89 @@
+package org.pressboard.intake;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import org.pressboard.problem.Problem;
+import org.pressboard.problem.Problems;
+import org.pressboard.table.Field;
+import org.pressboard.table.FieldKey;
+import org.pressboard.table.FieldType;
+import org.pressboard.table.Fields;
+
+/** What a file is to become: the label of the table, and for each column of the file what it becomes. */
+public record Plan(String label, List<Column> columns) {
+
+    /**
+     * What one column becomes.
+     *
+     * @param index   its place in the file, from 0
+     * @param reading how its texts are read
+     */
+    public record Column(int index, String label, Reading reading, boolean leftOut) {
+
+        public Column withReading(Reading other) {
+            return new Column(index, label, other, leftOut);
+        }
+    }
+
+    public Plan {
+        columns = List.copyOf(columns);
+    }
+
+    /** Every column as the evidence suggests; columns without a single text are left out. */
+    public static Plan suggestedBy(Survey survey, String label) {
+        List<Column> columns = new ArrayList<>();
+        for (ColumnSurvey column : survey.columns()) {
+            columns.add(new Column(columns.size(), column.label(), column.suggested().getFirst(),
+                    column.filled() == 0));
+        }
+        return new Plan(label, columns);
+    }
+
+    public List<Column> taken() {
+        return columns.stream().filter(column -> !column.leftOut()).toList();
+    }
+
+    /** What keeps this plan from being carried out. */
+    public Problems check() {
+        List<Problem> problems = new ArrayList<>();
+        if (label.isBlank()) {
+            problems.add(Problem.of("plan.no-label"));
+        }
+        if (taken().isEmpty()) {
+            problems.add(Problem.of("plan.nothing-taken"));
+        }
+        taken().stream().filter(column -> column.label().isBlank())
+                .forEach(column -> problems.add(Problem.of("plan.no-field-label", column.index() + 1)));
+        return new Problems(problems);
+    }
+
+    /** The fields that the taken columns become, in their order, with keys made from their labels. */
+    public Fields fields(Survey survey) {
+        Set<String> taken = new HashSet<>();
+        List<Field> fields = new ArrayList<>();
+        for (Column column : taken()) {
+            FieldKey key = FieldKey.from(column.label(), taken);
+            taken.add(key.name());
+            fields.add(new Field(key, column.label().strip(), type(column, survey.columns().get(column.index()))));
+        }
+        return new Fields(fields);
+    }
+
+    private static FieldType type(Column column, ColumnSurvey survey) {
+        return switch (column.reading()) {
+            case YES_NO -> new FieldType.YesNo();
+            case WHOLE -> new FieldType.WholeNumber(!survey.looksLikeYears());
+            case DECIMAL_POINT, DECIMAL_COMMA -> new FieldType.Decimal(survey.misfitsOf(column.reading()).digits());
+            case DATE_YEAR_FIRST, DATE_DAY_FIRST, DATE_MONTH_FIRST -> new FieldType.Date();
+            case MOMENT_YEAR_FIRST, MOMENT_DAY_FIRST, MOMENT_MONTH_FIRST -> new FieldType.DateTime();
+            case EMAIL -> new FieldType.Email();
+            case LINK -> new FieldType.Link();
+            case CHOICE -> new FieldType.Choice(survey.options());
+            case TEXT -> new FieldType.Text();
+            case LONG_TEXT -> new FieldType.LongText();
+            case PICTURE -> new FieldType.Picture();
+        };
+    }
+}

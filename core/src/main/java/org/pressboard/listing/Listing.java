@@ -1,0 +1,34 @@
+package org.pressboard.listing;
+
+import java.util.List;
+import org.pressboard.condition.Condition;
+import org.pressboard.table.FieldKey;
+import org.pressboard.table.TableKey;
+
+/**
+ * What a listing shows of a table, and what visitors may do with it.
+ *
+ * @param keep     which rows it takes, before anybody searches or narrows
+ * @param show     the fields shown, in their order
+ * @param search   the fields in which words are searched; none: there is no search
+ * @param narrow   the fields by whose values visitors may narrow
+ * @param order    the order before anybody sorts; none: the order in which rows were added
+ * @param pageSize how many rows make a page, one of {@link #PAGE_SIZES}
+ * @param takeAway whether visitors may carry the rows away
+ */
+public record Listing(ListingKey key, TableKey table, Condition keep, List<FieldKey> show, List<FieldKey> search,
+                      List<FieldKey> narrow, List<SortBy> order, int pageSize, boolean takeAway) {
+
+    public static final List<Integer> PAGE_SIZES = List.of(10, 25, 50, 100);
+    public static final int USUAL_PAGE_SIZE = 25;
+
+    public Listing {
+        show = List.copyOf(show);
+        search = List.copyOf(search);
+        narrow = List.copyOf(narrow);
+        order = List.copyOf(order);
+        if (!PAGE_SIZES.contains(pageSize)) {
+            throw new IllegalArgumentException("A page has " + PAGE_SIZES + " rows, not " + pageSize);
+        }
+    }
+}

@@ -1,0 +1,93 @@
+package org.pressboard.listing;
+
+import java.time.LocalDate;
+import java.util.Comparator;
+import java.util.List;
+import org.pressboard.condition.Condition;
+import org.pressboard.condition.Standpoint;
+import org.pressboard.grant.Decision;
+import org.pressboard.grant.Visitor;
+import org.pressboard.table.FieldKey;
+import org.pressboard.table.Table;
+import org.pressboard.value.Row;
+import org.pressboard.value.TextOrder;
+import org.pressboard.value.Value;
+
+/**
+ * Which rows of a table a visitor gets, in which order, and which part of them: listing, visitor and request state
+ * taken together. Whatever shows, counts or carries rows away asks one of these.
+ *
+ * @param within what this visitor may see of what the listing keeps
+ * @param sought what they look for in it
+ * @param order  rows that it does not tell apart follow by their number, in the direction of its last field
+ */
+public record RowQuery(Table table, Visitor visitor, Standpoint standpoint, Condition within, Condition sought,
+                       List<SortBy> order, int page, int size, List<FieldKey> show) {
+
+    public RowQuery {
+        order = List.copyOf(order);
+        show = List.copyOf(show);
+    }
+
+    public static RowQuery of(Listing listing, Table table, Visitor visitor, Decision decision, RequestState state,
+                              LocalDate today) {
+        List<SortBy> order = state.sort().isEmpty() ? listing.order() : state.sort();
+        return new RowQuery(table, visitor, visitor.on(today), decision.rows().and(listing.keep()),
+                state.sought(listing.search()), order, state.page(), state.size(), listing.show());
+    }
+
+    /** The first lock and everything else a row must meet. */
+    public Condition condition() {
+        return within.and(sought);
+    }
+
+    /** The same for everything there is to find here, before searching and narrowing. */
+    public RowQuery withoutSearch() {
+        return new RowQuery(table, visitor, standpoint, within, Condition.ALWAYS, order, 1, size, show);
+    }
+
+    public RowQuery onPage(int number) {
+        return new RowQuery(table, visitor, standpoint, within, sought, order, number, size, show);
+    }
+
+    public boolean isSearched() {
+        return !sought.equals(Condition.ALWAYS);
+    }
+
+    public long offset() {
+        return (long) (page - 1) * size;
+    }
+
+    /** The rows of this page out of the given rows, worked out in memory. */
+    public List<Row> pageOf(List<Row> rows, TextOrder texts) {
+        return matching(rows).stream().sorted(comparator(texts)).skip(offset()).limit(size).toList();
+    }
+
+    /** All rows that match, out of the given rows, in the order given. */
+    public List<Row> matching(List<Row> rows) {
+        Condition condition = condition();
+        return rows.stream().filter(row -> condition.holds(row, standpoint)).toList();
+    }
+
+    private Comparator<Row> comparator(TextOrder texts) {
+        Comparator<Row> comparator = (one, other) -> 0;
+        for (SortBy sort : order) {
+            comparator = comparator.thenComparing(by(sort, texts));
+        }
+        Comparator<Row> byNumber = Comparator.comparingLong(Row::id);
+        return comparator.thenComparing(isLastDescending() ? byNumber.reversed() : byNumber);
+    }
+
+    /** The direction in which rows follow that the order does not tell apart. */
+    public boolean isLastDescending() {
+        return !order.isEmpty() && order.getLast().descending();
+    }
+
+    private static Comparator<Row> by(SortBy sort, TextOrder texts) {
+        Comparator<Value> values = (one, other) ->
+                one instanceof Value.Text(String left) && other instanceof Value.Text(String right)
+                        ? texts.compare(left, right) : one.compareWith(other);
+        return Comparator.comparing(row -> row.get(sort.field()),
+                Comparator.nullsLast(sort.descending() ? values.reversed() : values));
+    }
+}

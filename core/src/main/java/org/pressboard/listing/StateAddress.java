@@ -1,0 +1,70 @@
+package org.pressboard.listing;
+
+import static java.nio.charset.StandardCharsets.UTF_8;
+
+import java.net.URLEncoder;
+import java.util.ArrayList;
+import java.util.List;
+import org.pressboard.table.Table;
+import org.pressboard.value.PlainForm;
+import org.pressboard.value.Value;
+
+/**
+ * The address-bar form of a listing's request state: {@code q}, {@code f.<field>} (repeatable),
+ * {@code f.<field>.from}, {@code f.<field>.to}, {@code sort=-picked,name}, {@code size}, {@code page}. What is as the
+ * listing has it anyway is left out, so that equal states have equal addresses.
+ */
+public final class StateAddress {
+
+    /** Longer searches are cut; nobody types them. */
+    static final int MOST_SEARCH_CHARACTERS = 200;
+
+    private final Listing listing;
+    private final Table table;
+
+    public StateAddress(Listing listing, Table table) {
+        this.listing = listing;
+        this.table = table;
+    }
+
+    /** Reads the parameters of an address; those that are not the listing's are let be. */
+    public Asked read(java.util.Map<String, ? extends List<String>> parameters) {
+        return new StateReader(listing, table).read(parameters);
+    }
+
+    /** The parameters with a leading question mark, or nothing when the state is the listing's own. */
+    public String write(RequestState state) {
+        List<String> parts = new ArrayList<>();
+        if (!state.search().isBlank()) {
+            parts.add(parameter("q", state.search()));
+        }
+        state.narrowing().forEach((field, narrowing) -> {
+            String name = "f." + field;
+            narrowing.values().forEach(value -> parts.add(parameter(name, value)));
+            if (narrowing.from() != null) {
+                parts.add(parameter(name + ".from", narrowing.from()));
+            }
+            if (narrowing.to() != null) {
+                parts.add(parameter(name + ".to", narrowing.to()));
+            }
+        });
+        if (!state.sort().isEmpty() && !state.sort().equals(listing.order())) {
+            parts.add("sort=" + String.join(",", state.sort().stream().map(SortBy::toString).toList()));
+        }
+        if (state.size() != listing.pageSize()) {
+            parts.add("size=" + state.size());
+        }
+        if (state.page() > 1) {
+            parts.add("page=" + state.page());
+        }
+        return parts.isEmpty() ? "" : "?" + String.join("&", parts);
+    }
+
+    private static String parameter(String name, Value value) {
+        return parameter(name, PlainForm.write(value));
+    }
+
+    private static String parameter(String name, String value) {
+        return name + "=" + URLEncoder.encode(value, UTF_8);
+    }
+}

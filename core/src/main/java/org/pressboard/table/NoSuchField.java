@@ -1,0 +1,16 @@
+package org.pressboard.table;
+
+/** A field was asked for that the table does not have. */
+public final class NoSuchField extends RuntimeException {
+
+    private final transient FieldKey key;
+
+    NoSuchField(FieldKey key, Fields fields) {
+        super("No field \"" + key + "\"; the table has " + fields.stream().map(Field::key).toList());
+        this.key = key;
+    }
+
+    public FieldKey key() {
+        return key;
+    }
+}

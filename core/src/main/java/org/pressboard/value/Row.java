@@ -1,0 +1,34 @@
+package org.pressboard.value;
+
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.table.FieldKey;
+
+/** A row: the number that identifies it in its table, and the values it has; a field without a value is not in it. */
+public record Row(long id, Map<FieldKey, Value> values) {
+
+    public Row {
+        values = Map.copyOf(values);
+    }
+
+    /** A row of these values, absent ones left out. */
+    public static Row of(long id, Map<FieldKey, @Nullable Value> values) {
+        Map<FieldKey, Value> present = new HashMap<>();
+        values.forEach((key, value) -> {
+            if (value != null) {
+                present.put(key, value);
+            }
+        });
+        return new Row(id, present);
+    }
+
+    public Optional<Value> find(FieldKey key) {
+        return Optional.ofNullable(values.get(key));
+    }
+
+    public @Nullable Value get(FieldKey key) {
+        return values.get(key);
+    }
+}

@@ -1,0 +1,100 @@
+package org.pressboard.bulk;
+
+import static java.nio.charset.StandardCharsets.UTF_8;
+
+import java.util.Arrays;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.value.PlainForm;
+import org.pressboard.value.Value;
+
+/** Writes rows in the text format of PostgreSQL's COPY (PostgreSQL 15 documentation, COPY, Text Format). */
+final class CopyText {
+
+    private static final int ROOM = 64 * 1024;
+
+    private byte[] bytes = new byte[2 * ROOM];
+    private int length;
+
+    boolean isFull() {
+        return length >= ROOM;
+    }
+
+    byte[] bytes() {
+        return bytes;
+    }
+
+    int length() {
+        return length;
+    }
+
+    void clear() {
+        length = 0;
+    }
+
+    void row(List<@Nullable Value> values) {
+        for (int i = 0; i < values.size(); i++) {
+            if (i > 0) {
+                put('\t');
+            }
+            value(values.get(i));
+        }
+        put('\n');
+    }
+
+    private void value(@Nullable Value value) {
+        if (value == null) {
+            put('\\');
+            put('N');
+        } else if (value instanceof Value.Text(String text)) {
+            text(text);
+        } else {
+            plain(PlainForm.write(value));
+        }
+    }
+
+    private void text(String text) {
+        for (int i = 0; i < text.length(); i++) {
+            char character = text.charAt(i);
+            if (character >= 0x80) {
+                escaped(text.substring(i).getBytes(UTF_8));
+                return;
+            }
+            escaped((byte) character);
+        }
+    }
+
+    private void escaped(byte[] encoded) {
+        for (byte each : encoded) {
+            escaped(each);
+        }
+    }
+
+    private void escaped(byte each) {
+        switch (each) {
+            case '\\' -> put('\\', '\\');
+            case '\t' -> put('\\', 't');
+            case '\n' -> put('\\', 'n');
+            case '\r' -> put('\\', 'r');
+            default -> put((char) (each & 0xFF));
+        }
+    }
+
+    private void plain(String text) {
+        for (int i = 0; i < text.length(); i++) {
+            put(text.charAt(i));
+        }
+    }
+
+    private void put(char one, char other) {
+        put(one);
+        put(other);
+    }
+
+    private void put(char each) {
+        if (length == bytes.length) {
+            bytes = Arrays.copyOf(bytes, 2 * bytes.length);
+        }
+        bytes[length++] = (byte) each;
+    }
+}

@@ -1,0 +1,58 @@
+package org.pressboard.bulk;
+
+import jakarta.persistence.EntityManager;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Consumer;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What is noted of each intake. Progress is noted in transactions of their own, for others to see meanwhile. */
+@Component
+class IntakeRecords {
+
+    private final EntityManager entities;
+
+    IntakeRecords(EntityManager entities) {
+        this.entities = entities;
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<Intake> find(UUID id) {
+        return Optional.ofNullable(entities.find(IntakeEntity.class, id)).map(IntakeEntity::toIntake);
+    }
+
+    @Transactional
+    public void add(UUID id, String fileName) {
+        entities.persist(new IntakeEntity(id, fileName));
+        entities.flush();
+    }
+
+    @Transactional
+    public void change(UUID id, Consumer<IntakeEntity> change) {
+        change.accept(Objects.requireNonNull(entities.find(IntakeEntity.class, id), () -> "no intake " + id));
+    }
+
+    @Transactional(propagation = Propagation.REQUIRES_NEW)
+    public void changeAtOnce(UUID id, Consumer<IntakeEntity> change) {
+        change(id, change);
+    }
+
+    /** Notes progress; false when the work is no longer wanted. */
+    @Transactional(propagation = Propagation.REQUIRES_NEW)
+    public boolean beat(UUID id, long rows, long aside) {
+        IntakeEntity intake = entities.find(IntakeEntity.class, id);
+        if (intake == null || !intake.status().isUnderWay()) {
+            return false;
+        }
+        intake.beat(rows, aside);
+        return true;
+    }
+
+    @Transactional
+    public void remove(UUID id) {
+        Optional.ofNullable(entities.find(IntakeEntity.class, id)).ifPresent(entities::remove);
+    }
+}

@@ -1,0 +1,224 @@
+package org.pressboard.bulk;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.function.Consumer;
+import org.jooq.Cursor;
+import org.jooq.DSLContext;
+import org.jooq.JSONB;
+import org.jooq.Record;
+import org.jooq.impl.DSL;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.Definitions;
+import org.pressboard.edition.Page;
+import org.pressboard.edition.PageKey;
+import org.pressboard.intake.Outcome;
+import org.pressboard.intake.Plan;
+import org.pressboard.intake.RecordReader;
+import org.pressboard.intake.Survey;
+import org.pressboard.listing.ListingKey;
+import org.pressboard.listing.Suggestion;
+import org.pressboard.problem.Problem;
+import org.pressboard.problem.Problems;
+import org.pressboard.problem.ProblemsFound;
+import org.pressboard.schema.HostedTables;
+import org.pressboard.sql.TableSql;
+import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.core.type.TypeReference;
+
+/**
+ * Files on their way to becoming tables: received, surveyed, and loaded as the owner plans. Loading makes table, rows,
+ * listing and draft page in one transaction, so that there is all of it or nothing.
+ *
+ * <pre>{@code
+ * UUID id = intakes.receive("trees.csv", in);
+ * intakes.survey(id).get();
+ * intakes.load(id, plan).get();
+ * }</pre>
+ */
+@Component
+public class Intakes implements DisposableBean {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Intakes.class);
+
+    private final IntakeRecords records;
+    private final IntakeFiles files;
+    private final Catalog catalog;
+    private final HostedTables tables;
+    private final DSLContext sql;
+    private final TransactionTemplate transaction;
+    private final ExecutorService background = Executors.newVirtualThreadPerTaskExecutor();
+
+    Intakes(IntakeRecords records, IntakeFiles files, Catalog catalog, HostedTables tables, DSLContext sql,
+            PlatformTransactionManager transactions) {
+        this.records = records;
+        this.files = files;
+        this.catalog = catalog;
+        this.tables = tables;
+        this.sql = sql;
+        this.transaction = new TransactionTemplate(transactions);
+    }
+
+    public Optional<Intake> find(UUID id) {
+        return records.find(id);
+    }
+
+    /**
+     * Keeps a file that was brought.
+     *
+     * @throws ProblemsFound when it is too large; nothing is kept then
+     */
+    public UUID receive(String fileName, InputStream in) {
+        UUID id = UUID.randomUUID();
+        transaction.executeWithoutResult(status -> {
+            records.add(id, fileName);
+            try {
+                long size = files.keep(id, in);
+                records.change(id, intake -> intake.size(size));
+            } catch (IOException brokenOff) {
+                throw new UncheckedIOException(brokenOff);
+            }
+        });
+        return id;
+    }
+
+    /** Begins to read the file, and suggests a plan for it. */
+    public Future<?> survey(UUID id) {
+        Intake intake = records.find(id).orElseThrow();
+        records.change(id, entity -> entity.begin(Intake.Status.READING));
+        return background.submit(() -> guarded(id, () -> {
+            Survey survey = Survey.of(files.content(id), rows -> beat(id, rows, 0));
+            Plan plan = Plan.suggestedBy(survey, labelFrom(intake.fileName()));
+            records.change(id, entity -> entity.surveyed(survey, plan));
+        }));
+    }
+
+    /** Begins to load the file as planned. The plan has been checked. */
+    public Future<?> load(UUID id, Plan plan) {
+        Intake intake = records.find(id).orElseThrow();
+        Survey survey = Objects.requireNonNull(intake.survey());
+        plan.check().throwIfAny();
+        records.change(id, entity -> {
+            entity.plan(plan);
+            entity.begin(Intake.Status.LOADING);
+        });
+        return background.submit(() -> guarded(id,
+                () -> transaction.executeWithoutResult(status -> loadAll(id, survey, plan))));
+    }
+
+    /** Stops work under way; what it did is undone. */
+    @Transactional
+    public void cancel(UUID id) {
+        records.change(id, entity -> {
+            if (entity.status() == Intake.Status.LOADING) {
+                entity.end(Intake.Status.CANCELLED, Problems.NONE);
+            }
+        });
+    }
+
+    /** Forgets the file and everything noted of it; what was loaded from it stays. */
+    @Transactional
+    public void discard(UUID id) {
+        records.remove(id);
+    }
+
+    /** Gives the rows kept aside, one after the other, in the order of the file. */
+    public void keptAside(UUID id, Consumer<Outcome.KeptAside> each) {
+        transaction.executeWithoutResult(status -> {
+            try (Cursor<? extends Record> kept = sql.select(DSL.field("line", Long.class),
+                            DSL.field("reasons", JSONB.class), DSL.field("texts", JSONB.class))
+                    .from(DSL.table(DSL.name("pressboard", "kept_aside")))
+                    .where(DSL.field("intake_id", UUID.class).eq(id))
+                    .orderBy(DSL.field("id")).fetchSize(500).fetchLazy()) {
+                kept.forEach(found -> each.accept(keptAside(found)));
+            }
+        });
+    }
+
+    private static Outcome.KeptAside keptAside(Record kept) {
+        return new Outcome.KeptAside(kept.get(0, Long.class),
+                Definitions.read(kept.get(1, JSONB.class).data(), new TypeReference<java.util.List<Problem>>() { }),
+                Definitions.read(kept.get(2, JSONB.class).data(), new TypeReference<java.util.List<String>>() { }));
+    }
+
+    private void loadAll(UUID id, Survey survey, Plan plan) {
+        sql.execute("set local statement_timeout = 0");
+        Table table = new Table(TableKey.from(plan.label(), catalog.tableKeys()), plan.label().strip(),
+                plan.fields(survey));
+        tables.create(table);
+        catalog.addTable(table);
+        TableLoad load = new TableLoad(sql, table, id);
+        try (RecordReader reader = RecordReader.open(files.content(id), survey, plan)) {
+            load.load(reader, (rows, aside) -> beat(id, rows, aside));
+        } catch (IOException unreadable) {
+            throw new UncheckedIOException(unreadable);
+        }
+        sql.execute("analyze {0}", TableSql.name(table));
+        PageKey page = PageKey.from(plan.label(), catalog.pageKeys());
+        catalog.addPage(new Page(page, table.label(),
+                java.util.List.of(Suggestion.forTable(table, new ListingKey(page.name())))));
+        records.change(id, entity ->
+                entity.done(table.key().name(), page.name(), load.rowsLoaded(), load.rowsAside()));
+        files.remove(id);
+    }
+
+    private void beat(UUID id, long rows, long aside) {
+        if (!records.beat(id, rows, aside)) {
+            throw new Cancelled();
+        }
+    }
+
+    private interface Work {
+
+        void run() throws IOException;
+    }
+
+    private void guarded(UUID id, Work work) {
+        try {
+            work.run();
+        } catch (Cancelled noLongerWanted) {
+            LOG.info("Intake {} was cancelled", id);
+        } catch (ProblemsFound found) {
+            records.changeAtOnce(id, entity -> entity.end(Intake.Status.REFUSED, found.problems()));
+        } catch (IOException | RuntimeException failed) {
+            LOG.warn("Intake {} failed", id, failed);
+            records.changeAtOnce(id, entity ->
+                    entity.end(Intake.Status.FAILED, Problems.of(Problem.of("intake.failed"))));
+        }
+    }
+
+    /** The name of the file without its ending, as words: {@code "fruit_trees-2024.csv"} is "Fruit trees 2024". */
+    static String labelFrom(String fileName) {
+        String bare = fileName.replaceAll("^.*[/\\\\]", "").replaceAll("\\.[A-Za-z0-9]{1,5}$", "");
+        String words = bare.replaceAll("[_\\-.]+", " ").replaceAll("\\s+", " ").strip();
+        if (words.isEmpty()) {
+            return "Table";
+        }
+        String cut = words.substring(0, Math.min(words.length(), 60));
+        return Character.toUpperCase(cut.charAt(0)) + cut.substring(1);
+    }
+
+    @Override
+    public void destroy() {
+        background.shutdownNow();
+    }
+
+    /** The work is no longer wanted; unwinds it. */
+    private static final class Cancelled extends RuntimeException {
+    }
+}

@@ -1,0 +1,210 @@
+package org.pressboard.catalog;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import jakarta.persistence.EntityManager;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.change.ChangeFeed;
+import org.pressboard.edition.Edition;
+import org.pressboard.edition.Page;
+import org.pressboard.edition.PageKey;
+import org.pressboard.grant.Grant;
+import org.pressboard.grant.Grants;
+import org.pressboard.listing.Listing;
+import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * The definitions of the site. What visitors need of them is read once and kept until something changes, on this or
+ * another node.
+ */
+@Component
+public class Catalog {
+
+    private final EntityManager entities;
+    private final ChangeFeed changes;
+    private final TransactionTemplate reading;
+    private final Cache<Long, PublishedSite> published = Caffeine.newBuilder().maximumSize(2).build();
+
+    Catalog(EntityManager entities, ChangeFeed changes, PlatformTransactionManager transactions) {
+        this.entities = entities;
+        this.changes = changes;
+        this.reading = new TransactionTemplate(transactions);
+        this.reading.setReadOnly(true);
+    }
+
+    public PublishedSite published() {
+        return Objects.requireNonNull(published.get(changes.catalogRevision(),
+                revision -> reading.execute(status -> readPublished())));
+    }
+
+    private PublishedSite readPublished() {
+        List<Edition> editions = entities.createQuery("""
+                select e from PageEntity p join EditionEntity e on e.id.pageKey = p.key and e.id.number = p.edition
+                order by p.position, p.key""", EditionEntity.class)
+                .getResultStream().map(EditionEntity::toEdition).toList();
+        Map<TableKey, Table> tables = new HashMap<>();
+        tables().forEach(table -> tables.put(table.key(), table));
+        Map<TableKey, List<Grant>> grants = new HashMap<>();
+        entities.createQuery("from GrantEntity order by id", GrantEntity.class).getResultStream()
+                .forEach(grant -> grants.computeIfAbsent(new TableKey(grant.tableKey()),
+                        key -> new java.util.ArrayList<>()).add(grant.toGrant()));
+        Map<TableKey, Grants> byTable = new HashMap<>();
+        grants.forEach((key, all) -> byTable.put(key, new Grants(all)));
+        return new PublishedSite(site(), editions, tables, byTable);
+    }
+
+    @Transactional(readOnly = true)
+    public Site site() {
+        return entities.find(SiteEntity.class, SiteEntity.ONLY).toSite();
+    }
+
+    @Transactional
+    public void changeSite(Site site) {
+        entities.find(SiteEntity.class, SiteEntity.ONLY).change(site);
+        tellOthers();
+    }
+
+    @Transactional(readOnly = true)
+    public List<Table> tables() {
+        return entities.createQuery("from TableEntity order by label, key", TableEntity.class)
+                .getResultStream().map(TableEntity::toTable).toList();
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<Table> table(TableKey key) {
+        return Optional.ofNullable(entities.find(TableEntity.class, key.name())).map(TableEntity::toTable);
+    }
+
+    @Transactional(readOnly = true)
+    public Set<String> tableKeys() {
+        return new HashSet<>(entities.createQuery("select key from TableEntity", String.class).getResultList());
+    }
+
+    @Transactional
+    public void addTable(Table table) {
+        entities.persist(new TableEntity(table));
+        tellOthers();
+    }
+
+    /** Removes the table, its listings from all pages, and the pages that are left without any. */
+    @Transactional
+    public void removeTable(TableKey key) {
+        for (PageEntity page : pageEntities()) {
+            Page draft = page.draft();
+            List<Listing> left = draft.listings().stream().filter(listing -> !listing.table().equals(key)).toList();
+            if (left.isEmpty() && !draft.listings().isEmpty()) {
+                entities.remove(page);
+            } else {
+                page.draft(new Page(draft.key(), draft.title(), left));
+            }
+        }
+        entities.remove(entities.find(TableEntity.class, key.name()));
+        tellOthers();
+    }
+
+    @Transactional(readOnly = true)
+    public Grants grants(TableKey table) {
+        return new Grants(grantEntities(table).stream().map(GrantEntity::toGrant).toList());
+    }
+
+    /** Replaces the grants in the catalog; whoever calls sees to the row security. */
+    @Transactional
+    public void keepGrants(TableKey table, Grants grants) {
+        grantEntities(table).forEach(entities::remove);
+        grants.all().forEach(grant -> entities.persist(new GrantEntity(table, grant)));
+        tellOthers();
+    }
+
+    private List<GrantEntity> grantEntities(TableKey table) {
+        return entities.createQuery("from GrantEntity where tableKey = :table order by id", GrantEntity.class)
+                .setParameter("table", table.name()).getResultList();
+    }
+
+    @Transactional(readOnly = true)
+    public Set<String> pageKeys() {
+        return new HashSet<>(entities.createQuery("select key from PageEntity", String.class).getResultList());
+    }
+
+    /** The drafts in the order of the menu, each with the edition shown. */
+    @Transactional(readOnly = true)
+    public Map<PageKey, DraftedPage> pages() {
+        Map<PageKey, DraftedPage> pages = new LinkedHashMap<>();
+        pageEntities().forEach(page -> pages.put(page.draft().key(), drafted(page)));
+        return pages;
+    }
+
+    private List<PageEntity> pageEntities() {
+        return entities.createQuery("from PageEntity order by position, key", PageEntity.class).getResultList();
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<DraftedPage> page(PageKey key) {
+        return Optional.ofNullable(entities.find(PageEntity.class, key.name())).map(this::drafted);
+    }
+
+    private DraftedPage drafted(PageEntity page) {
+        Page draft = page.draft();
+        return new DraftedPage(draft, editions(draft.key()), page.edition());
+    }
+
+    private List<Edition> editions(PageKey key) {
+        return entities.createQuery("from EditionEntity where id.pageKey = :page order by id.number desc",
+                        EditionEntity.class)
+                .setParameter("page", key.name()).getResultStream().map(EditionEntity::toEdition).toList();
+    }
+
+    @Transactional
+    public void addPage(Page page) {
+        int last = entities.createQuery("select coalesce(max(position), 0) from PageEntity", Integer.class)
+                .getSingleResult();
+        entities.persist(new PageEntity(page, last + 1));
+        tellOthers();
+    }
+
+    @Transactional
+    public void changeDraft(Page page) {
+        pageEntity(page.key()).draft(page);
+        tellOthers();
+    }
+
+    /** Makes the draft the page's next edition and shows it. */
+    @Transactional
+    public Edition publish(PageKey key, @Nullable Long by) {
+        PageEntity page = pageEntity(key);
+        int number = editions(key).stream().mapToInt(Edition::number).max().orElse(0) + 1;
+        EditionEntity edition = new EditionEntity(page.draft(), number, by);
+        entities.persist(edition);
+        page.show(number);
+        tellOthers();
+        return edition.toEdition();
+    }
+
+    /** Takes the page off the site; its editions stay. */
+    @Transactional
+    public void withdraw(PageKey key) {
+        pageEntity(key).show(null);
+        tellOthers();
+    }
+
+    private PageEntity pageEntity(PageKey key) {
+        return Objects.requireNonNull(entities.find(PageEntity.class, key.name()), () -> "no page " + key);
+    }
+
+    private void tellOthers() {
+        entities.flush();
+        changes.catalogChanged();
+    }
+}

@@ -1,0 +1,138 @@
+package org.pressboard.catalog;
+
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonSubTypes.Type;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import com.fasterxml.jackson.annotation.JsonValue;
+import java.util.List;
+import org.pressboard.condition.Condition;
+import org.pressboard.condition.Operand;
+import org.pressboard.edition.PageKey;
+import org.pressboard.listing.ListingKey;
+import org.pressboard.problem.Problem;
+import org.pressboard.problem.Problems;
+import org.pressboard.table.Field;
+import org.pressboard.table.FieldKey;
+import org.pressboard.table.FieldType;
+import org.pressboard.table.Fields;
+import org.pressboard.table.TableKey;
+import org.pressboard.value.Value;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.SerializationFeature;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * The core's definitions as JSON, as they are kept in the database. The core knows nothing of JSON; how each sealed
+ * family is told apart is said here. Names of types in the JSON never change once released.
+ */
+public final class Definitions {
+
+    private static final JsonMapper MAPPER = JsonMapper.builder()
+            .disable(SerializationFeature.FAIL_ON_EMPTY_BEANS)
+            .addMixIn(TableKey.class, Named.class)
+            .addMixIn(FieldKey.class, Named.class)
+            .addMixIn(ListingKey.class, Named.class)
+            .addMixIn(PageKey.class, Named.class)
+            .addMixIn(Fields.class, FieldList.class)
+            .addMixIn(Problems.class, ProblemList.class)
+            .addMixIn(FieldType.class, FieldTypes.class)
+            .addMixIn(Condition.class, Conditions.class)
+            .addMixIn(Operand.class, Operands.class)
+            .addMixIn(Value.class, Values.class)
+            .build();
+
+    private Definitions() {
+    }
+
+    public static String write(Object definition) {
+        return MAPPER.writeValueAsString(definition);
+    }
+
+    public static <T> T read(String json, Class<T> type) {
+        return MAPPER.readValue(json, type);
+    }
+
+    public static <T> T read(String json, TypeReference<T> type) {
+        return MAPPER.readValue(json, type);
+    }
+
+    @JsonIgnoreProperties(ignoreUnknown = true)
+    private abstract static class Named {
+        @JsonCreator(mode = JsonCreator.Mode.DELEGATING)
+        Named(@SuppressWarnings("unused") String name) {
+        }
+
+        @JsonValue
+        abstract String name();
+    }
+
+    private abstract static class FieldList {
+        @JsonCreator(mode = JsonCreator.Mode.DELEGATING)
+        FieldList(@SuppressWarnings("unused") List<Field> all) {
+        }
+
+        @JsonValue
+        abstract List<Field> all();
+    }
+
+    private abstract static class ProblemList {
+        @JsonCreator(mode = JsonCreator.Mode.DELEGATING)
+        ProblemList(@SuppressWarnings("unused") List<Problem> all) {
+        }
+
+        @JsonValue
+        abstract List<Problem> all();
+    }
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "type")
+    @JsonSubTypes({
+        @Type(name = "text", value = FieldType.Text.class),
+        @Type(name = "long-text", value = FieldType.LongText.class),
+        @Type(name = "whole-number", value = FieldType.WholeNumber.class),
+        @Type(name = "decimal", value = FieldType.Decimal.class),
+        @Type(name = "yes-no", value = FieldType.YesNo.class),
+        @Type(name = "date", value = FieldType.Date.class),
+        @Type(name = "date-time", value = FieldType.DateTime.class),
+        @Type(name = "email", value = FieldType.Email.class),
+        @Type(name = "link", value = FieldType.Link.class),
+        @Type(name = "choice", value = FieldType.Choice.class),
+        @Type(name = "picture", value = FieldType.Picture.class)
+    })
+    private interface FieldTypes {
+    }
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "is")
+    @JsonSubTypes({
+        @Type(name = "all", value = Condition.All.class),
+        @Type(name = "any", value = Condition.Any.class),
+        @Type(name = "not", value = Condition.Not.class),
+        @Type(name = "compare", value = Condition.Compare.class),
+        @Type(name = "one-of", value = Condition.OneOf.class),
+        @Type(name = "empty", value = Condition.Empty.class)
+    })
+    private interface Conditions {
+    }
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "from")
+    @JsonSubTypes({
+        @Type(name = "fixed", value = Operand.Fixed.class),
+        @Type(name = "visitor", value = Operand.OfVisitor.class),
+        @Type(name = "today", value = Operand.Today.class)
+    })
+    private interface Operands {
+    }
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
+        @Type(name = "text", value = Value.Text.class),
+        @Type(name = "whole", value = Value.Whole.class),
+        @Type(name = "decimal", value = Value.Decimal.class),
+        @Type(name = "yes-no", value = Value.YesNo.class),
+        @Type(name = "date", value = Value.Date.class),
+        @Type(name = "moment", value = Value.Moment.class)
+    })
+    private interface Values {
+    }
+}

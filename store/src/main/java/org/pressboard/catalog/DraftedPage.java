@@ -1,0 +1,28 @@
+package org.pressboard.catalog;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.edition.Edition;
+import org.pressboard.edition.Page;
+
+/**
+ * A page as the desk sees it: its draft and its editions, newest first.
+ *
+ * @param shown the number of the edition that visitors get; {@code null}: the page is not published
+ */
+public record DraftedPage(Page draft, List<Edition> editions, @Nullable Integer shown) {
+
+    public DraftedPage {
+        editions = List.copyOf(editions);
+    }
+
+    public boolean isPublished() {
+        return shown != null;
+    }
+
+    /** Whether publishing would change what visitors get. */
+    public boolean hasChanges() {
+        return editions.stream().filter(edition -> shown != null && edition.number() == shown)
+                .noneMatch(edition -> edition.page().equals(draft));
+    }
+}

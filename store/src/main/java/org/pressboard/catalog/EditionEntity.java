@@ -1,0 +1,48 @@
+package org.pressboard.catalog;
+
+import jakarta.persistence.Embeddable;
+import jakarta.persistence.EmbeddedId;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+import java.io.Serializable;
+import java.time.Instant;
+import org.hibernate.annotations.Immutable;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.edition.Edition;
+import org.pressboard.edition.Page;
+
+@Entity
+@Immutable
+@Table(name = "edition")
+class EditionEntity {
+
+    @Embeddable
+    record Id(String pageKey, int number) implements Serializable {
+    }
+
+    @EmbeddedId
+    private Id id;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private String content;
+
+    private Instant publishedAt;
+    private @Nullable Long publishedBy;
+
+    @SuppressWarnings("NullAway") // Hibernate fills it
+    protected EditionEntity() {
+    }
+
+    EditionEntity(Page page, int number, @Nullable Long publishedBy) {
+        this.id = new Id(page.key().name(), number);
+        this.content = VersionedPage.write(page);
+        this.publishedAt = Instant.now();
+        this.publishedBy = publishedBy;
+    }
+
+    Edition toEdition() {
+        return new Edition(id.number(), VersionedPage.read(content), publishedAt);
+    }
+}

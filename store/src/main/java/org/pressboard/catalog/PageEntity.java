@@ -1,0 +1,61 @@
+package org.pressboard.catalog;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.edition.Page;
+
+@Entity
+@Table(name = "page")
+class PageEntity {
+
+    @Id
+    private String key;
+
+    private String title;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private String draft;
+
+    private @Nullable Integer edition;
+
+    @Column(name = "position")
+    private int position;
+
+    @Column(updatable = false)
+    private Instant createdAt;
+
+    @SuppressWarnings("NullAway") // Hibernate fills it
+    protected PageEntity() {
+    }
+
+    PageEntity(Page page, int position) {
+        this.key = page.key().name();
+        this.title = page.title();
+        this.draft = VersionedPage.write(page);
+        this.position = position;
+        this.createdAt = Instant.now();
+    }
+
+    Page draft() {
+        return VersionedPage.read(draft);
+    }
+
+    void draft(Page page) {
+        title = page.title();
+        draft = VersionedPage.write(page);
+    }
+
+    @Nullable Integer edition() {
+        return edition;
+    }
+
+    void show(@Nullable Integer number) {
+        edition = number;
+    }
+}

@@ -1,0 +1,73 @@
+package org.pressboard.catalog;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import org.pressboard.edition.Edition;
+import org.pressboard.edition.PageKey;
+import org.pressboard.grant.Decision;
+import org.pressboard.grant.Grants;
+import org.pressboard.grant.Verb;
+import org.pressboard.grant.Visitor;
+import org.pressboard.listing.Listing;
+import org.pressboard.listing.ListingKey;
+import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+
+/**
+ * Everything that the visitors' pages need to know of the site besides rows, as it stood at one moment. Immutable.
+ *
+ * @param editions the shown edition of each published page, in the order of the menu
+ */
+public record PublishedSite(Site site, List<Edition> editions, Map<TableKey, Table> tables,
+                            Map<TableKey, Grants> grants) {
+
+    public PublishedSite {
+        editions = List.copyOf(editions);
+        tables = Map.copyOf(tables);
+        grants = Map.copyOf(grants);
+    }
+
+    /** A listing as it stands in the shown edition of a page. */
+    public record PublishedListing(Edition edition, Listing listing, Table table) {
+    }
+
+    public Optional<Edition> edition(PageKey key) {
+        return editions.stream().filter(edition -> edition.page().key().equals(key)).findFirst();
+    }
+
+    public Optional<PublishedListing> listing(ListingKey key) {
+        for (Edition edition : editions) {
+            for (Listing listing : edition.page().listings()) {
+                if (listing.key().equals(key)) {
+                    return Optional.of(new PublishedListing(edition, listing, table(listing.table())));
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    public Table table(TableKey key) {
+        return Objects.requireNonNull(tables.get(key), () -> "no table " + key);
+    }
+
+    /** Whether the visitor may see rows of the table, and which. */
+    public Decision maySee(Visitor visitor, TableKey table) {
+        return grants.getOrDefault(table, Grants.NONE).decide(visitor, Verb.SEE);
+    }
+
+    /** The editions of which the visitor may see at least one listing, by address. */
+    public Map<PageKey, Edition> openTo(Visitor visitor) {
+        Map<PageKey, Edition> open = new LinkedHashMap<>();
+        for (Edition edition : editions) {
+            boolean seesSome = edition.page().listings().stream()
+                    .anyMatch(listing -> maySee(visitor, listing.table()).isAllowed());
+            if (seesSome) {
+                open.put(edition.page().key(), edition);
+            }
+        }
+        return open;
+    }
+}

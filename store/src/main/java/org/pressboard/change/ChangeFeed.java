@@ -1,0 +1,147 @@
+package org.pressboard.change;
+
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.time.Duration;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicLong;
+import org.jooq.DSLContext;
+import org.pressboard.table.TableKey;
+import org.postgresql.PGConnection;
+import org.postgresql.PGNotification;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.jdbc.autoconfigure.JdbcConnectionDetails;
+import org.springframework.context.SmartLifecycle;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+
+/**
+ * Numbers the states of the catalog and of each table's rows, so that what was worked out from one state can be kept
+ * until the next. Hears of changes by a connection of its own; while that is lost, every number asked for is a new
+ * one, and so nothing kept is taken for current.
+ */
+@Component
+public class ChangeFeed implements SmartLifecycle {
+
+    private static final Logger LOG = LoggerFactory.getLogger(ChangeFeed.class);
+    private static final String CATALOG = "catalog";
+    private static final String ROWS = "rows ";
+    private static final int WAIT_MILLIS = 500;
+    private static final Duration BEFORE_NEXT_TRY = Duration.ofMillis(500);
+
+    private final JdbcConnectionDetails database;
+    private final DSLContext sql;
+    private final AtomicLong numbers = new AtomicLong(System.currentTimeMillis() << 16);
+    private final Map<String, Long> current = new ConcurrentHashMap<>();
+    private final CountDownLatch stopped = new CountDownLatch(1);
+    private volatile boolean hearing;
+    private volatile boolean running;
+
+    ChangeFeed(JdbcConnectionDetails database, DSLContext sql) {
+        this.database = database;
+        this.sql = sql;
+    }
+
+    public long catalogRevision() {
+        return revision(CATALOG);
+    }
+
+    public long rowsRevision(TableKey table) {
+        return revision(ROWS + table.name());
+    }
+
+    private long revision(String of) {
+        return hearing ? current.computeIfAbsent(of, key -> numbers.incrementAndGet()) : numbers.incrementAndGet();
+    }
+
+    /** Says, within a transaction, that it changes the catalog; told to all when it commits. */
+    public void catalogChanged() {
+        sql.execute("select pg_notify('pressboard_changes', {0})", org.jooq.impl.DSL.val(CATALOG));
+        afterCommit(CATALOG);
+    }
+
+    /** Says, within a transaction, that it changes rows; the table's own trigger tells the other nodes. */
+    public void rowsChanged(TableKey table) {
+        afterCommit(ROWS + table.name());
+    }
+
+    /** This node need not wait to hear of its own change: whoever made it may ask right away. */
+    private void afterCommit(String of) {
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                renew(of);
+            }
+        });
+    }
+
+    private void renew(String of) {
+        current.put(of, numbers.incrementAndGet());
+    }
+
+    @Override
+    public void start() {
+        running = true;
+        Thread.ofVirtual().name("change-feed").start(this::listenUntilStopped);
+    }
+
+    private void listenUntilStopped() {
+        while (running) {
+            try (Connection connection = DriverManager.getConnection(database.getJdbcUrl(), database.getUsername(),
+                    database.getPassword())) {
+                listen(connection);
+            } catch (SQLException lost) {
+                if (running && hearing) {
+                    LOG.warn("The connection that hears of changes is lost: {}", lost.getMessage());
+                }
+            } finally {
+                hearing = false;
+            }
+            pause();
+        }
+    }
+
+    private void listen(Connection connection) throws SQLException {
+        try (Statement statement = connection.createStatement()) {
+            statement.execute("listen pressboard_changes");
+        }
+        PGConnection postgres = connection.unwrap(PGConnection.class);
+        current.clear();
+        hearing = true;
+        while (running) {
+            for (PGNotification notification : postgres.getNotifications(WAIT_MILLIS)) {
+                renew(notification.getParameter());
+            }
+        }
+    }
+
+    private void pause() {
+        try {
+            if (stopped.await(BEFORE_NEXT_TRY.toMillis(), TimeUnit.MILLISECONDS)) {
+                running = false;
+            }
+        } catch (InterruptedException stop) {
+            running = false;
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    @Override
+    public void stop() {
+        running = false;
+        hearing = false;
+        stopped.countDown();
+    }
+
+    @Override
+    public boolean isRunning() {
+        return running;
+    }
+}

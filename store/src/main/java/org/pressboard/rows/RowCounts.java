@@ -1,0 +1,107 @@
+package org.pressboard.rows;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.Locale;
+import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.change.ChangeFeed;
+import org.pressboard.listing.RowQuery;
+import org.pressboard.listing.Total;
+import org.pressboard.sql.OperandSql;
+import org.pressboard.sql.TableSql;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.TransactionException;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Counts what row queries match: exactly up to a bound, so that counting never holds up the rows. Counts are kept
+ * until the rows change. How many rows there are at all is counted to the end in the background.
+ */
+@Component
+class RowCounts {
+
+    /** Beyond this many, rows are not counted unless somebody asks. */
+    static final int BOUND = 50_000;
+
+    private static final Logger LOG = LoggerFactory.getLogger(RowCounts.class);
+    private static final Locale ANY_LANGUAGE = Locale.ENGLISH;
+
+    private record Key(long revision, RowQuery query) {
+    }
+
+    private final DSLContext sql;
+    private final ChangeFeed changes;
+    private final TransactionTemplate reading;
+    private final Cache<Key, Total> kept = Caffeine.newBuilder().maximumSize(10_000).build();
+
+    RowCounts(DSLContext sql, ChangeFeed changes, PlatformTransactionManager transactions) {
+        this.sql = sql;
+        this.changes = changes;
+        this.reading = new TransactionTemplate(transactions);
+        this.reading.setReadOnly(true);
+    }
+
+    @Nullable Total keptFor(RowQuery query) {
+        return kept.getIfPresent(key(query));
+    }
+
+    /** Counts up to the bound; within a transaction. */
+    Total count(RowQuery query) {
+        Key key = key(query);
+        Total total = kept.getIfPresent(key);
+        if (total == null) {
+            total = countToBound(query);
+            kept.put(key, total);
+            if (total instanceof Total.MoreThan && !query.isSearched()) {
+                countToEndInBackground(query);
+            }
+        }
+        return total;
+    }
+
+    /** Counts to the end, however many there are. */
+    Total.Exactly countToEnd(RowQuery query) {
+        Key key = key(query);
+        if (kept.getIfPresent(key) instanceof Total.Exactly exactly) {
+            return exactly;
+        }
+        Long rows = reading.execute(status -> sql.fetchValue(DSL.selectCount().from(matching(query))).longValue());
+        Total.Exactly total = new Total.Exactly(java.util.Objects.requireNonNull(rows));
+        kept.put(key, total);
+        return total;
+    }
+
+    private Total countToBound(RowQuery query) {
+        int rows = sql.fetchValue(DSL.selectCount().from(matching(query).limit(BOUND + 1)));
+        return rows > BOUND ? new Total.MoreThan(BOUND) : new Total.Exactly(rows);
+    }
+
+    private org.jooq.SelectLimitStep<?> matching(RowQuery query) {
+        TableSql table = new TableSql(query.table(), ANY_LANGUAGE);
+        return DSL.selectOne().from(table.asTable())
+                .where(table.condition(query.condition(), new OperandSql.Bound(query.standpoint())));
+    }
+
+    private void countToEndInBackground(RowQuery query) {
+        Thread.ofVirtual().name("count " + query.table().key()).start(() -> {
+            try {
+                countToEnd(query);
+            } catch (DataAccessException | TransactionException | org.jooq.exception.DataAccessException failed) {
+                LOG.info("Could not count {} to the end: {}", query.table().key(), failed.getMessage());
+            }
+        });
+    }
+
+    /** Pages, orders and shown fields do not change how many rows there are. */
+    private Key key(RowQuery query) {
+        RowQuery counted = new RowQuery(query.table(), query.visitor(), query.standpoint(), query.within(),
+                query.sought(), java.util.List.of(), 1, 1, java.util.List.of());
+        return new Key(changes.rowsRevision(query.table().key()), counted);
+    }
+}

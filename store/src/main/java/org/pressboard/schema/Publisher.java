@@ -1,0 +1,93 @@
+package org.pressboard.schema;
+
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.PublishedSite;
+import org.pressboard.change.ChangeFeed;
+import org.pressboard.edition.Edition;
+import org.pressboard.edition.PageKey;
+import org.pressboard.grant.Grants;
+import org.pressboard.grant.Openness;
+import org.pressboard.listing.Listing;
+import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+
+/**
+ * Publishes pages and opens tables: what the catalog says and what the database enforces change together or not at
+ * all.
+ */
+@Component
+public class Publisher {
+
+    private final Catalog catalog;
+    private final HostedTables tables;
+    private final Indexes indexes;
+    private final ChangeFeed changes;
+
+    Publisher(Catalog catalog, HostedTables tables, Indexes indexes, ChangeFeed changes) {
+        this.catalog = catalog;
+        this.tables = tables;
+        this.indexes = indexes;
+        this.changes = changes;
+    }
+
+    /** Makes the page's next edition, with its tables as open as said; then makes their indexes in the background. */
+    @Transactional
+    public Edition publish(PageKey page, Map<TableKey, Openness> open, @Nullable Long by) {
+        open.forEach(this::open);
+        Edition edition = catalog.publish(page, by);
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                edition.page().listings().forEach(Publisher.this::makeIndexes);
+            }
+        });
+        return edition;
+    }
+
+    @Transactional
+    public void open(TableKey key, Openness openness) {
+        grant(key, openness.toGrants());
+    }
+
+    /** Gives the table these grants and no others, in both locks. */
+    @Transactional
+    public void grant(TableKey key, Grants grants) {
+        if (!catalog.grants(key).equals(grants)) {
+            catalog.keepGrants(key, grants);
+            tables.protect(catalog.table(key).orElseThrow(), grants);
+        }
+    }
+
+    /** Removes the table, its rows and the pages made of it alone, for good. */
+    @Transactional
+    public void remove(TableKey key) {
+        Table table = catalog.table(key).orElseThrow();
+        catalog.removeTable(key);
+        tables.drop(table);
+        changes.rowsChanged(key);
+    }
+
+    public Indexes.Progress indexProgress(Listing listing) {
+        PublishedSite site = catalog.published();
+        return indexes.progress(site.table(listing.table()), listing, site.site().language());
+    }
+
+    private void makeIndexes(Listing listing) {
+        PublishedSite site = catalog.published();
+        indexes.makeInBackground(site.table(listing.table()), listing, site.site().language());
+    }
+
+    /** Makes what indexes are lacking: after a run that broke off, or for another language to sort by. */
+    @EventListener(ApplicationReadyEvent.class)
+    public void completeIndexes() {
+        catalog.published().editions().forEach(edition -> edition.page().listings().forEach(this::makeIndexes));
+    }
+}

@@ -1,0 +1,54 @@
+package org.pressboard.sql;
+
+import java.time.LocalDate;
+import org.jooq.Field;
+import org.jooq.impl.DSL;
+import org.jooq.impl.SQLDataType;
+import org.pressboard.condition.Operand;
+import org.pressboard.condition.Standpoint;
+import org.pressboard.value.Value;
+
+/** Where the SQL of a condition takes from what it compares with, besides fixed values. */
+public sealed interface OperandSql {
+
+    /** Known now and bound: for a query on somebody's behalf. */
+    record Bound(Standpoint standpoint) implements OperandSql {
+    }
+
+    /** Looked up whenever the condition is asked, in the settings of the transaction: for row security. */
+    record FromSettings() implements OperandSql {
+    }
+
+    /** The names of the settings that a visitor's transaction carries. */
+    String SETTING_EMAIL = "pressboard.email";
+    String SETTING_KIND = "pressboard.kind";
+    String SETTING_TODAY = "pressboard.today";
+
+    default Field<?> of(Operand operand) {
+        return switch (operand) {
+            case Operand.Fixed fixed -> ValueSql.bound(fixed.value());
+            case Operand.OfVisitor visitor -> email();
+            case Operand.Today today -> today(today.daysOn());
+        };
+    }
+
+    private Field<String> email() {
+        return switch (this) {
+            case Bound bound -> DSL.val(bound.standpoint.email(), SQLDataType.CLOB);
+            case FromSettings settings -> setting(SETTING_EMAIL);
+        };
+    }
+
+    private Field<?> today(int daysOn) {
+        return switch (this) {
+            case Bound bound -> ValueSql.bound(Value.of(bound.standpoint.today().plusDays(daysOn)));
+            case FromSettings settings -> DSL.field("({0}::date + {1})", LocalDate.class, setting(SETTING_TODAY),
+                    DSL.inline(daysOn));
+        };
+    }
+
+    /** A setting of the transaction. After its first use in a session an unset one reads as '', not as null. */
+    static Field<String> setting(String name) {
+        return DSL.field("(select nullif(current_setting({0}, true), ''))", String.class, DSL.inline(name));
+    }
+}

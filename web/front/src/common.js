@@ -1,0 +1,50 @@
+// What the visitors' pages and the desk share.
+import Alpine from '@alpinejs/csp';
+import 'htmx.org';
+import 'htmx.org/dist/ext/hx-alpine-compat.js';
+
+const isTyping = target => target.closest('input, select, textarea, [contenteditable]') !== null;
+
+// The search of a listing: "/" goes to it from anywhere, Esc leaves it.
+Alpine.data('searchBox', () => ({
+  jump(event) {
+    if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+    event.preventDefault();
+    this.$refs.box.focus();
+    this.$refs.box.select();
+  },
+  leave() {
+    this.$refs.box.blur();
+  },
+}));
+
+// The values of a field, in a box that opens: closes when one clicks elsewhere or presses Esc.
+Alpine.data('menu', () => ({
+  close(event) {
+    if (!this.$el.open) return;
+    this.$el.open = false;
+    if (event.key === 'Escape') this.$el.querySelector('summary').focus();
+  },
+}));
+
+// An answer that does not come is said at the place, and the rows stay as they were.
+function say(element, text) {
+  const place = element?.closest('.sheet')?.querySelector('.notices');
+  if (!place || !text) return;
+  const note = document.createElement('p');
+  note.className = 'note note-warn';
+  note.textContent = text;
+  place.replaceChildren(note);
+}
+for (const name of ['htmx:error', 'htmx:response:error']) {
+  document.addEventListener(name, event => {
+    if (event.detail?.error?.name === 'AbortError') return;
+    say(event.detail?.ctx?.sourceElement ?? event.target, document.body.dataset.lost);
+  });
+}
+
+window.Alpine = Alpine;
+
+export function start() {
+  Alpine.start();
+}

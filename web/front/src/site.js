@@ -1,0 +1,3 @@
+import { start } from './common.js';
+
+start();

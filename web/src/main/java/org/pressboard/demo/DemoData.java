@@ -1,0 +1,117 @@
+package org.pressboard.demo;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.UUID;
+import java.util.concurrent.ExecutionException;
+import org.pressboard.bulk.Intake;
+import org.pressboard.bulk.Intakes;
+import org.pressboard.catalog.Account;
+import org.pressboard.catalog.Accounts;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.Site;
+import org.pressboard.edition.Page;
+import org.pressboard.edition.PageKey;
+import org.pressboard.grant.Openness;
+import org.pressboard.intake.Plan;
+import org.pressboard.listing.Listing;
+import org.pressboard.schema.Publisher;
+import org.pressboard.table.FieldKey;
+import org.pressboard.table.TableKey;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Component;
+
+/**
+ * Sets up Quillbrook Community Orchard on an empty site: its people, and its tables through the product's own intake.
+ * A site that has an owner is left as it is.
+ */
+@Component
+@ConditionalOnProperty("pressboard.demo")
+class DemoData implements ApplicationRunner {
+
+    static final String PASSWORD = "quillbrook";
+
+    private static final Map<String, String> MEMBERS = Map.of("mira", "Mira Holloway", "tomas", "Tomas Veit",
+            "ingrid", "Ingrid Ashgrove", "bashir", "Bashir Nasser", "odile", "Odile Delorme", "fergus", "Fergus Pike",
+            "wanjiru", "Wanjiru Kamau", "pavel", "Pavel Novotny");
+
+    private final Accounts accounts;
+    private final Catalog catalog;
+    private final Intakes intakes;
+    private final Publisher publisher;
+    private final PasswordEncoder passwords;
+    private final DemoPictures pictures;
+
+    DemoData(Accounts accounts, Catalog catalog, Intakes intakes, Publisher publisher, PasswordEncoder passwords,
+            DemoPictures pictures) {
+        this.accounts = accounts;
+        this.catalog = catalog;
+        this.intakes = intakes;
+        this.publisher = publisher;
+        this.passwords = passwords;
+        this.pictures = pictures;
+    }
+
+    @Override
+    public void run(ApplicationArguments arguments) throws Exception {
+        if (accounts.hasOwner()) {
+            return;
+        }
+        catalog.changeSite(new Site("Quillbrook Community Orchard", "en-GB"));
+        bringIn("varieties.csv");
+        pictures.draw();
+        bringIn("trees.csv");
+        show("varieties", List.of("picture", "name", "use", "season", "flavours", "keeps_weeks", "first_recorded",
+                "notes"), List.of("use", "season", "skin"));
+        show("trees", List.of("tree", "plot", "variety", "keeper", "health", "planted", "height_m",
+                "picked_last_year_kg", "propped"), List.of("health", "propped"));
+        publish("varieties");
+        publish("trees");
+        addPeople();
+    }
+
+    private void bringIn(String file) throws IOException, InterruptedException, ExecutionException {
+        UUID id;
+        try (InputStream in = getClass().getResourceAsStream("/demo/" + file)) {
+            id = intakes.receive(file, Objects.requireNonNull(in, file));
+        }
+        intakes.survey(id).get();
+        Plan plan = Objects.requireNonNull(intakes.find(id).orElseThrow().plan());
+        intakes.load(id, new Plan(plan.label(), plan.columns().stream().map(DemoPictures::asPicture).toList())).get();
+        Intake done = intakes.find(id).orElseThrow();
+        if (done.status() != Intake.Status.DONE || done.rowsAside() > 0) {
+            throw new IllegalStateException("The demo's " + file + " could not be brought in whole: " + done);
+        }
+        intakes.discard(id);
+    }
+
+    private void show(String key, List<String> fields, List<String> narrowed) {
+        Page draft = catalog.page(new PageKey(key)).orElseThrow().draft();
+        Listing listing = draft.listings().getFirst();
+        catalog.changeDraft(new Page(draft.key(), draft.title(), List.of(new Listing(listing.key(), listing.table(),
+                listing.keep(), keys(fields), listing.search(), keys(narrowed), listing.order(), listing.pageSize(),
+                listing.takeAway()))));
+    }
+
+    private static List<FieldKey> keys(List<String> names) {
+        return names.stream().map(FieldKey::new).toList();
+    }
+
+    private void publish(String key) {
+        publisher.publish(new PageKey(key), Map.of(new TableKey(key), Openness.EVERYONE), null);
+    }
+
+    /** Last, so that a start that broke off begins anew. */
+    private void addPeople() {
+        String hash = Objects.requireNonNull(passwords.encode(PASSWORD));
+        MEMBERS.forEach((address, name) -> accounts.add(address + "@example.org", name, hash, Account.Role.MEMBER));
+        accounts.add("editor@example.org", "Saoirse Byrne", hash, Account.Role.EDITOR);
+        accounts.add("owner@example.org", "Elspeth Muir", hash, Account.Role.OWNER);
+    }
+}

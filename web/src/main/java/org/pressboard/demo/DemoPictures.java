@@ -1,0 +1,63 @@
+package org.pressboard.demo;
+
+import static java.nio.charset.StandardCharsets.UTF_8;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.bulk.RowStream;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.Picture;
+import org.pressboard.catalog.Pictures;
+import org.pressboard.condition.Condition;
+import org.pressboard.grant.Visitor;
+import org.pressboard.intake.Plan;
+import org.pressboard.intake.Reading;
+import org.pressboard.listing.RowQuery;
+import org.pressboard.table.FieldKey;
+import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+import org.pressboard.value.PlainForm;
+import org.pressboard.value.Value;
+import org.springframework.stereotype.Component;
+
+/** Draws a picture of each variety of the demo, after what its row says of skin and shape. */
+@Component
+class DemoPictures {
+
+    private static final TableKey VARIETIES = new TableKey("varieties");
+    private static final List<FieldKey> DRAWN_AFTER =
+            List.of(new FieldKey("picture"), new FieldKey("skin"), new FieldKey("shape"));
+
+    private final Catalog catalog;
+    private final RowStream rows;
+    private final Pictures pictures;
+
+    DemoPictures(Catalog catalog, RowStream rows, Pictures pictures) {
+        this.catalog = catalog;
+        this.rows = rows;
+        this.pictures = pictures;
+    }
+
+    /** The column with the names of the pictures is one of pictures. */
+    static Plan.Column asPicture(Plan.Column column) {
+        return column.label().equals("Picture") ? column.withReading(Reading.PICTURE) : column;
+    }
+
+    void draw() {
+        Table table = catalog.table(VARIETIES).orElseThrow();
+        RowQuery all = new RowQuery(table, Visitor.staff(""), Visitor.ANYONE.on(LocalDate.EPOCH), Condition.ALWAYS,
+                Condition.ALWAYS, List.of(), 1, 1, DRAWN_AFTER);
+        rows.all(all, Locale.ENGLISH, this::draw);
+    }
+
+    private void draw(List<@Nullable Value> row) {
+        String drawing = AppleDrawing.of(text(row.get(1)), text(row.get(2)), text(row.get(0)).hashCode());
+        pictures.keep(VARIETIES, text(row.get(0)), new Picture("image/svg+xml", drawing.getBytes(UTF_8)));
+    }
+
+    private static String text(@Nullable Value value) {
+        return value == null ? "" : PlainForm.write(value);
+    }
+}

@@ -1,0 +1,171 @@
+package org.pressboard.desk;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import org.pressboard.bulk.Intake;
+import org.pressboard.bulk.Intakes;
+import org.pressboard.problem.Problem;
+import org.pressboard.problem.Problems;
+import org.pressboard.problem.ProblemsFound;
+import org.pressboard.sheet.NotThere;
+import org.pressboard.sheet.Words;
+import org.springframework.context.MessageSource;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.multipart.MultipartFile;
+
+/** Bringing in a file: one screen from its first rows to a table. */
+@Controller
+class DeskIntake {
+
+    /** Most files are read in less; then the owner lands on the screen itself, not on its progress. */
+    private static final int SECONDS_TO_WAIT = 2;
+
+    private final Intakes intakes;
+    private final MessageSource messages;
+
+    DeskIntake(Intakes intakes, MessageSource messages) {
+        this.intakes = intakes;
+        this.messages = messages;
+    }
+
+    @PostMapping("/desk/intake")
+    String receive(@RequestParam MultipartFile file) throws IOException {
+        if (file.isEmpty()) {
+            throw ProblemsFound.of("file.empty");
+        }
+        UUID id;
+        try (InputStream in = file.getInputStream()) {
+            id = intakes.receive(Optional.ofNullable(file.getOriginalFilename()).orElse(""), in);
+        }
+        await(intakes.survey(id));
+        return "redirect:/desk/intake/" + id;
+    }
+
+    @GetMapping("/desk/intake/{id}")
+    String screen(@PathVariable UUID id, Model model) {
+        Intake intake = find(id);
+        if (intake.status() == Intake.Status.DONE) {
+            return "redirect:" + pageOf(intake);
+        }
+        show(model, intake, intake.plan() == null ? null : IntakeForm.of(intake));
+        return "desk/intake";
+    }
+
+    /** How far reading or loading is; sends the browser on when it is done. */
+    @GetMapping("/desk/intake/{id}/progress")
+    String progress(@PathVariable UUID id, Model model, HttpServletResponse response) {
+        Intake intake = find(id);
+        if (!intake.status().isUnderWay() || intake.isInterrupted()) {
+            response.setHeader("HX-Redirect",
+                    intake.status() == Intake.Status.DONE ? pageOf(intake) : "/desk/intake/" + id);
+        }
+        model.addAttribute("intake", intake);
+        return "desk/intake :: progress";
+    }
+
+    /** The screen with the choices made so far and what they come to. */
+    @PostMapping("/desk/intake/{id}/look")
+    String look(@PathVariable UUID id, @RequestParam Map<String, String> parameters, Model model) {
+        Intake intake = find(id);
+        show(model, intake, IntakeForm.sent(intake, parameters));
+        return "desk/intake :: form";
+    }
+
+    @PostMapping("/desk/intake/{id}/load")
+    String load(@PathVariable UUID id, @RequestParam Map<String, String> parameters, Model model) {
+        Intake intake = find(id);
+        IntakeForm form = IntakeForm.sent(intake, parameters);
+        Problems problems = form.check();
+        if (!problems.isEmpty()) {
+            show(model, intake, form.with(problems));
+            return "desk/intake";
+        }
+        if (!intake.status().isUnderWay() && intake.status() != Intake.Status.DONE) {
+            await(intakes.load(id, form.plan()));
+        }
+        return "redirect:/desk/intake/" + id;
+    }
+
+    @PostMapping("/desk/intake/{id}/cancel")
+    String cancel(@PathVariable UUID id) {
+        intakes.cancel(find(id).id());
+        return "redirect:/desk/intake/" + id;
+    }
+
+    @PostMapping("/desk/intake/{id}/again")
+    String again(@PathVariable UUID id) {
+        await(intakes.survey(find(id).id()));
+        return "redirect:/desk/intake/" + id;
+    }
+
+    @PostMapping("/desk/intake/{id}/discard")
+    String discard(@PathVariable UUID id) {
+        intakes.discard(find(id).id());
+        return "redirect:/desk/tables";
+    }
+
+    @GetMapping("/desk/intake/{id}/kept-aside.csv")
+    void keptAside(@PathVariable UUID id, Locale language, HttpServletResponse response) throws IOException {
+        Intake intake = find(id);
+        response.setContentType("text/csv;charset=UTF-8;header=present");
+        response.setHeader("Content-Disposition", "attachment; filename=\"kept-aside.csv\"");
+        new KeptAsideCsv(intakes, new Words(messages, language)).write(intake, response.getOutputStream());
+    }
+
+    /** For uploads by script: the refusal alone, to be shown at the place. */
+    @org.springframework.web.bind.annotation.ExceptionHandler
+    @ResponseStatus(HttpStatus.UNPROCESSABLE_CONTENT)
+    String refused(ProblemsFound found, Locale language, Model model) {
+        Words words = new Words(messages, language);
+        model.addAttribute("refusals", found.problems().all().stream().map(words::say).toList());
+        return "desk/refused";
+    }
+
+    private void show(Model model, Intake intake, @org.jspecify.annotations.Nullable IntakeForm form) {
+        Words words = new Words(messages, Locale.UK);
+        model.addAttribute("intake", intake);
+        model.addAttribute("form", form);
+        model.addAttribute("words", words);
+        model.addAttribute("refusals", intake.problems().all().stream().map(words::say).toList());
+        List<Problem> open = form == null ? List.of() : form.problems().all();
+        model.addAttribute("missing", open.stream().map(words::say).toList());
+    }
+
+    private Intake find(UUID id) {
+        return intakes.find(id).orElseThrow(() -> new NotThere("not-there.intake"));
+    }
+
+    private static String pageOf(Intake intake) {
+        return "/desk/pages/" + intake.pageKey() + "?intake=" + intake.id();
+    }
+
+    private static void await(Future<?> work) {
+        try {
+            work.get(SECONDS_TO_WAIT, TimeUnit.SECONDS);
+        } catch (TimeoutException goesOn) {
+            // its progress is shown
+            return;
+        } catch (InterruptedException stop) {
+            Thread.currentThread().interrupt();
+        } catch (ExecutionException failed) {
+            throw new IllegalStateException(failed.getCause());
+        }
+    }
+}

@@ -1,0 +1,144 @@
+package org.pressboard.desk;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.bulk.Intakes;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.DraftedPage;
+import org.pressboard.edition.PageKey;
+import org.pressboard.grant.Decision;
+import org.pressboard.grant.Openness;
+import org.pressboard.condition.Condition;
+import org.pressboard.listing.Listing;
+import org.pressboard.schema.Indexes;
+import org.pressboard.schema.Publisher;
+import org.pressboard.sheet.Asking;
+import org.pressboard.sheet.NotThere;
+import org.pressboard.sheet.Place;
+import org.pressboard.sheet.Sheet;
+import org.pressboard.sheet.Sheets;
+import org.pressboard.signin.SignedIn;
+import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** The tab with the pages: drafts as they will look, and publishing them. */
+@Controller
+class DeskPages {
+
+    private final Catalog catalog;
+    private final Publisher publisher;
+    private final Sheets sheets;
+    private final Intakes intakes;
+
+    DeskPages(Catalog catalog, Publisher publisher, Sheets sheets, Intakes intakes) {
+        this.catalog = catalog;
+        this.publisher = publisher;
+        this.sheets = sheets;
+        this.intakes = intakes;
+    }
+
+    /** A table of a page, and who may see its rows. */
+    public record TableOnPage(Table table, Openness openness) {
+    }
+
+    @GetMapping("/desk/pages")
+    String pages(Model model) {
+        model.addAttribute("pages", catalog.pages().values());
+        return "desk/pages";
+    }
+
+    @GetMapping("/desk/pages/{key}")
+    String page(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters,
+            @RequestParam @Nullable UUID intake, Model model) {
+        DraftedPage page = find(key);
+        model.addAttribute("page", page);
+        model.addAttribute("tables", tables(page));
+        model.addAttribute("sheets", page.draft().listings().stream()
+                .map(listing -> sheet(page, listing, parameters)).toList());
+        model.addAttribute("indexes", indexes(page));
+        Optional.ofNullable(intake).flatMap(intakes::find).ifPresent(done -> model.addAttribute("intake", done));
+        return "desk/page";
+    }
+
+    @GetMapping("/desk/pages/{key}/rows")
+    String rows(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model,
+            HttpServletResponse response) {
+        DraftedPage page = find(key);
+        Sheet sheet = sheet(page, page.draft().listings().getFirst(), parameters);
+        response.setHeader("HX-Replace-Url", sheet.place().page() + sheet.query());
+        model.addAttribute("sheet", sheet);
+        return "sheet/sheet :: sheet";
+    }
+
+    @GetMapping("/desk/pages/{key}/indexes")
+    String indexes(@PathVariable String key, Model model) {
+        DraftedPage page = find(key);
+        model.addAttribute("page", page);
+        model.addAttribute("indexes", indexes(page));
+        return "desk/page :: indexes";
+    }
+
+    @PostMapping("/desk/pages/{key}/publish")
+    String publish(@PathVariable String key, @RequestParam Map<String, String> parameters,
+            RedirectAttributes flash) {
+        DraftedPage page = find(key);
+        Map<TableKey, Openness> open = new HashMap<>();
+        for (TableOnPage table : tables(page)) {
+            String chosen = parameters.getOrDefault("see." + table.table().key(), table.openness().name());
+            open.put(table.table().key(), Openness.valueOf(chosen));
+        }
+        SignedIn by = SignedIn.current();
+        int number = publisher.publish(page.draft().key(), open, by == null ? null : by.accountId()).number();
+        flash.addFlashAttribute("published", number);
+        return "redirect:/desk/pages/" + key;
+    }
+
+    @PostMapping("/desk/pages/{key}/withdraw")
+    String withdraw(@PathVariable String key, RedirectAttributes flash) {
+        catalog.withdraw(find(key).draft().key());
+        flash.addFlashAttribute("withdrawn", true);
+        return "redirect:/desk/pages/" + key;
+    }
+
+    private DraftedPage find(String key) {
+        return Optional.of(key).filter(PageKey::isValid).map(PageKey::new).flatMap(catalog::page)
+                .orElseThrow(() -> new NotThere("not-there.page"));
+    }
+
+    private List<TableOnPage> tables(DraftedPage page) {
+        return page.draft().listings().stream().map(Listing::table).distinct()
+                .map(key -> new TableOnPage(catalog.table(key).orElseThrow(), Openness.of(catalog.grants(key))))
+                .toList();
+    }
+
+    private Sheet sheet(DraftedPage page, Listing listing, MultiValueMap<String, String> parameters) {
+        Table table = catalog.table(listing.table()).orElseThrow();
+        Asking asking = new Asking(listing, table, SignedIn.currentVisitor(),
+                new Decision.Allowed(Condition.ALWAYS), parameters);
+        Locale language = catalog.published().site().language();
+        return sheets.sheet(asking, Place.atDesk("/desk/pages/" + page.draft().key()), language);
+    }
+
+    private Indexes.Progress indexes(DraftedPage page) {
+        if (!page.isPublished()) {
+            return new Indexes.Progress(0, 0);
+        }
+        List<Indexes.Progress> all = page.draft().listings().stream().map(publisher::indexProgress).toList();
+        return new Indexes.Progress(all.stream().mapToInt(Indexes.Progress::ready).sum(),
+                all.stream().mapToInt(Indexes.Progress::wanted).sum());
+    }
+}

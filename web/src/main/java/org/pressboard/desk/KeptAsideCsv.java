@@ -1,0 +1,48 @@
+package org.pressboard.desk;
+
+import static java.nio.charset.StandardCharsets.UTF_8;
+
+import de.siegmar.fastcsv.writer.CsvWriter;
+import de.siegmar.fastcsv.writer.LineDelimiter;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.OutputStreamWriter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.stream.Collectors;
+import org.pressboard.bulk.Intake;
+import org.pressboard.bulk.Intakes;
+import org.pressboard.intake.ColumnSurvey;
+import org.pressboard.intake.Outcome;
+import org.pressboard.sheet.Words;
+
+/** The rows of a file that did not fit, as they stood in it, each with its line and the reason before it. */
+final class KeptAsideCsv {
+
+    private final Intakes intakes;
+    private final Words words;
+
+    KeptAsideCsv(Intakes intakes, Words words) {
+        this.intakes = intakes;
+        this.words = words;
+    }
+
+    void write(Intake intake, OutputStream out) throws IOException {
+        try (CsvWriter csv = CsvWriter.builder().lineDelimiter(LineDelimiter.CRLF)
+                .build(new OutputStreamWriter(out, UTF_8))) {
+            List<String> header = new ArrayList<>(List.of(words.say("kept-aside.line"), words.say("kept-aside.why")));
+            Objects.requireNonNull(intake.survey()).columns().stream().map(ColumnSurvey::label).forEach(header::add);
+            csv.writeRecord(header);
+            intakes.keptAside(intake.id(), kept -> csv.writeRecord(record(kept)));
+        }
+    }
+
+    private List<String> record(Outcome.KeptAside kept) {
+        List<String> texts = new ArrayList<>();
+        texts.add(Long.toString(kept.line()));
+        texts.add(kept.reasons().stream().map(words::say).collect(Collectors.joining(" ")));
+        texts.addAll(kept.texts());
+        return texts;
+    }
+}

@@ -1,0 +1,77 @@
+package org.pressboard.sheet;
+
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.table.Field;
+import org.pressboard.table.FieldType;
+import org.pressboard.table.Table;
+import org.pressboard.value.Row;
+import org.pressboard.value.Value;
+import org.springframework.web.util.UriUtils;
+
+/** Draws the values of rows. */
+final class Cells {
+
+    private static final int LONGEST = 600;
+
+    private final Table table;
+    private final List<Field> shown;
+    private final Words words;
+
+    Cells(Table table, List<Field> shown, Words words) {
+        this.table = table;
+        this.shown = shown;
+        this.words = words;
+    }
+
+    List<Sheet.Line> lines(List<Row> rows) {
+        return rows.stream()
+                .map(row -> new Sheet.Line(row.id(), shown.stream().map(field -> cell(field, row)).toList())).toList();
+    }
+
+    private Cell cell(Field field, Row row) {
+        Value value = row.get(field.key());
+        String text = value == null ? "" : words.written().write(field.type(), value);
+        return switch (field.type()) {
+            case FieldType.WholeNumber t -> plain("number", text, field);
+            case FieldType.Decimal t -> plain("number", text, field);
+            case FieldType.LongText t -> plain("long", shortened(text), field);
+            case FieldType.Choice t -> plain("tag", text, field);
+            case FieldType.Email t -> new Cell("link", text, "mailto:" + text, field.label());
+            case FieldType.Link t -> new Cell("link", withoutScheme(text), text, field.label());
+            case FieldType.Picture t -> picture(field, row, value);
+            case FieldType.Text t -> plain("text", shortened(text), field);
+            case FieldType.YesNo t -> plain("text", text, field);
+            case FieldType.Date t -> plain("when", text, field);
+            case FieldType.DateTime t -> plain("when", text, field);
+        };
+    }
+
+    private static Cell plain(String kind, String text, Field field) {
+        return new Cell(kind, text, "", field.label());
+    }
+
+    /** A picture is read out as what it is a picture of. */
+    private Cell picture(Field field, Row row, @Nullable Value value) {
+        if (!(value instanceof Value.Text(String name))) {
+            return plain("picture", "", field);
+        }
+        String address = "/files/" + table.key() + "/" + UriUtils.encodePathSegment(name, "UTF-8");
+        return new Cell("picture", named(row).orElse(field.label()), address, field.label());
+    }
+
+    private Optional<String> named(Row row) {
+        return shown.stream().filter(field -> field.type() instanceof FieldType.Text)
+                .map(field -> row.get(field.key())).filter(Value.Text.class::isInstance)
+                .map(value -> ((Value.Text) value).text()).findFirst();
+    }
+
+    private static String shortened(String text) {
+        return text.length() <= LONGEST ? text : text.substring(0, LONGEST) + "…";
+    }
+
+    private static String withoutScheme(String address) {
+        return address.replaceFirst("^[a-zA-Z]+://", "").replaceAll("/$", "");
+    }
+}

@@ -1,0 +1,14 @@
+package org.pressboard.sheet;
+
+/**
+ * The heading of a column.
+ *
+ * @param sortedAs {@code ascending}, {@code descending} or {@code none}, as {@code aria-sort} takes it
+ * @param query    the state in which a click sorts by it, as an address's query; empty of meaning when not sortable
+ */
+public record Heading(String label, boolean number, boolean sortable, String sortedAs, String query) {
+
+    public boolean isSorted() {
+        return !sortedAs.equals("none");
+    }
+}

@@ -1,0 +1,35 @@
+package org.pressboard.sheet;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A listing ready to be drawn: every text written, every link made.
+ *
+ * @param id       the element that is exchanged when the state changes
+ * @param query    the state shown, as an address's query
+ * @param searched the words searched; {@code null} where there is no search
+ * @param cleared  the state without search and narrowing; {@code null} when there is none
+ * @param countAll the address that tells how many match, when they were not counted to the end; else {@code null}
+ */
+public record Sheet(String id, String label, Place place, String query, @Nullable String searched,
+                    List<NarrowMenu> menus, List<Chip> chips, List<SortOption> sorts, List<Heading> headings,
+                    List<Line> lines, String count, @Nullable String cleared, @Nullable String countAll, Pager pager,
+                    List<String> notices, String size) {
+
+    /** A row as it is drawn. */
+    public record Line(long rowId, List<Cell> cells) {
+    }
+
+    public boolean isEmpty() {
+        return lines.isEmpty();
+    }
+
+    public boolean isNarrowed() {
+        return cleared != null;
+    }
+
+    public boolean hasBar() {
+        return searched != null || !menus.isEmpty();
+    }
+}

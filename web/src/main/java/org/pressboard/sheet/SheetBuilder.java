@@ -1,0 +1,182 @@
+package org.pressboard.sheet;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.listing.Asked;
+import org.pressboard.listing.Listing;
+import org.pressboard.listing.Narrowing;
+import org.pressboard.listing.RequestState;
+import org.pressboard.listing.RowPage;
+import org.pressboard.listing.SortBy;
+import org.pressboard.listing.StateAddress;
+import org.pressboard.listing.Total;
+import org.pressboard.table.Field;
+import org.pressboard.table.FieldKey;
+import org.pressboard.table.FieldType;
+import org.pressboard.table.Table;
+import org.pressboard.value.PlainForm;
+import org.pressboard.value.TextOrder;
+import org.pressboard.value.Value;
+
+/** Builds one sheet. For one use. */
+final class SheetBuilder {
+
+    private final Listing listing;
+    private final Table table;
+    private final Asked asked;
+    private final RequestState state;
+    private final Place place;
+    private final Words words;
+    private final StateAddress address;
+
+    SheetBuilder(Asking asking, Asked asked, Place place, Words words) {
+        this.listing = asking.listing();
+        this.table = asking.table();
+        this.asked = asked;
+        this.state = asked.state();
+        this.place = place;
+        this.words = words;
+        this.address = new StateAddress(listing, table);
+    }
+
+    Sheet build(RowPage page) {
+        List<Field> shown = listing.show().stream().map(table::field).toList();
+        return new Sheet("sheet-" + listing.key(), table.label(), place, address.write(state),
+                listing.search().isEmpty() ? null : state.search(), menus(), chips(), sorts(), headings(shown),
+                new Cells(table, shown, words).lines(page.rows()), count(page),
+                state.isNarrowed() ? address.write(state.cleared()) : null, countAll(page),
+                new PagerBuilder(state, address, words).build(page), notices(page), size());
+    }
+
+    private List<NarrowMenu> menus() {
+        return listing.narrow().stream().map(table::field).filter(field -> field.type().hasFewValues())
+                .map(this::menu).toList();
+    }
+
+    private NarrowMenu menu(Field field) {
+        Narrowing narrowing = state.narrowingOf(field.key());
+        List<NarrowMenu.Option> options = values(field.type()).stream()
+                .map(value -> new NarrowMenu.Option(PlainForm.write(value), words.written().write(field.type(), value),
+                        narrowing.values().contains(value)))
+                .toList();
+        return new NarrowMenu("f." + field.key(), field.label(), options);
+    }
+
+    private List<Value> values(FieldType type) {
+        return switch (type) {
+            case FieldType.Choice choice -> choice.options().stream().sorted(TextOrder.of(words.language()))
+                    .map(Value::of).toList();
+            case FieldType.YesNo yesNo -> List.of(Value.of(true), Value.of(false));
+            default -> List.of();
+        };
+    }
+
+    private List<Chip> chips() {
+        List<Chip> chips = new ArrayList<>();
+        if (!state.search().isBlank()) {
+            chips.add(new Chip(words.say("sheet.searched"), state.search(), address.write(state.withSearch(""))));
+        }
+        state.narrowing().forEach((key, narrowing) -> chips.addAll(chips(table.field(key), narrowing)));
+        return chips;
+    }
+
+    private List<Chip> chips(Field field, Narrowing narrowing) {
+        List<Chip> chips = new ArrayList<>();
+        for (Value value : narrowing.values()) {
+            chips.add(new Chip(field.label(), words.written().write(field.type(), value),
+                    address.write(state.without(field.key(), value))));
+        }
+        if (narrowing.from() != null || narrowing.to() != null) {
+            chips.add(new Chip(field.label(), range(field.type(), narrowing),
+                    address.write(state.narrowed(field.key(), new Narrowing(narrowing.values(), null, null)))));
+        }
+        return chips;
+    }
+
+    private String range(FieldType type, Narrowing narrowing) {
+        String from = written(type, narrowing.from());
+        String to = written(type, narrowing.to());
+        if (to.isEmpty()) {
+            return words.say("sheet.from", from);
+        }
+        return from.isEmpty() ? words.say("sheet.to", to) : words.say("sheet.from-to", from, to);
+    }
+
+    private String written(FieldType type, @Nullable Value value) {
+        return value == null ? "" : words.written().write(type, value);
+    }
+
+    private List<SortBy> order() {
+        return state.sort().isEmpty() ? listing.order() : state.sort();
+    }
+
+    private List<Heading> headings(List<Field> shown) {
+        return shown.stream().map(this::heading).toList();
+    }
+
+    private Heading heading(Field field) {
+        SortBy first = order().isEmpty() ? null : order().getFirst();
+        boolean sorted = first != null && first.field().equals(field.key());
+        boolean up = sorted && !first.descending();
+        String sortedAs = sorted ? (up ? "ascending" : "descending") : "none";
+        SortBy onClick = new SortBy(field.key(), up);
+        return new Heading(field.label(), field.type().isNumber(), field.type().isSortable(), sortedAs,
+                address.write(state.withSort(List.of(onClick))));
+    }
+
+    private List<SortOption> sorts() {
+        List<SortOption> options = new ArrayList<>();
+        List<SortBy> current = order();
+        for (FieldKey key : listing.show()) {
+            Field field = table.field(key);
+            if (field.type().isSortable()) {
+                for (SortBy sort : List.of(SortBy.up(key), SortBy.down(key))) {
+                    String text = words.say(sort.descending() ? "sheet.sort-down" : "sheet.sort-up", field.label());
+                    options.add(new SortOption(sort.toString(), text, current.equals(List.of(sort))));
+                }
+            }
+        }
+        if (options.stream().noneMatch(SortOption::picked)) {
+            options.addFirst(new SortOption(state.sort().isEmpty() ? "" : joined(state.sort()),
+                    words.say("sheet.sort-own"), true));
+        }
+        return options;
+    }
+
+    private static String joined(List<SortBy> order) {
+        return String.join(",", order.stream().map(SortBy::toString).toList());
+    }
+
+    private String count(RowPage page) {
+        long first = (long) (state.page() - 1) * state.size() + 1;
+        long last = first + page.rows().size() - 1;
+        String found = words.count(page.found());
+        String outOf = words.count(page.outOf());
+        if (page.rows().isEmpty()) {
+            return state.isNarrowed() ? words.say("sheet.count-none", outOf) : words.say("sheet.count-nothing");
+        }
+        return state.isNarrowed()
+                ? words.say("sheet.count-narrowed", words.count(first), words.count(last), found, outOf)
+                : words.say("sheet.count", words.count(first), words.count(last), found);
+    }
+
+    private @Nullable String countAll(RowPage page) {
+        boolean open = page.found() instanceof Total.MoreThan && !page.rows().isEmpty();
+        return open ? place.rows() + "/count" + address.write(state.withPage(1)) : null;
+    }
+
+    private List<String> notices(RowPage page) {
+        List<String> notices = new ArrayList<>();
+        asked.problems().forEach(problem -> notices.add(words.say(problem)));
+        if (page.rows().isEmpty() && state.page() > 1) {
+            long lastPage = Math.max(1, (page.found().atLeast() + state.size() - 1) / state.size());
+            notices.add(words.say("sheet.past-end", words.count(state.page()), words.count(lastPage)));
+        }
+        return notices;
+    }
+
+    private String size() {
+        return state.size() == listing.pageSize() ? "" : Integer.toString(state.size());
+    }
+}

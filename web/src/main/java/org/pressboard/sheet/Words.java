@@ -1,0 +1,52 @@
+package org.pressboard.sheet;
+
+import java.util.Locale;
+import org.pressboard.listing.Total;
+import org.pressboard.problem.Problem;
+import org.pressboard.value.WrittenForm;
+import org.springframework.context.MessageSource;
+
+/** The words and written values of one language. For one request. */
+public final class Words {
+
+    private final MessageSource messages;
+    private final Locale language;
+    private final WrittenForm written;
+
+    public Words(MessageSource messages, Locale language) {
+        this.messages = messages;
+        this.language = language;
+        this.written = new WrittenForm(language, say("value.yes"), say("value.no"));
+    }
+
+    public String say(String code, Object... details) {
+        return messages.getMessage(code, details, language);
+    }
+
+    public String say(Problem problem) {
+        return say("problem." + problem.code(), problem.details().stream().map(this::detail).toArray());
+    }
+
+    private Object detail(Object detail) {
+        return detail instanceof Number number ? count(number.longValue()) : detail;
+    }
+
+    public String count(long number) {
+        return written.count(number);
+    }
+
+    public String count(Total total) {
+        return switch (total) {
+            case Total.Exactly exactly -> count(exactly.rows());
+            case Total.MoreThan moreThan -> say("sheet.more-than", count(moreThan.rows()));
+        };
+    }
+
+    public WrittenForm written() {
+        return written;
+    }
+
+    public Locale language() {
+        return language;
+    }
+}

@@ -1,0 +1,92 @@
+package org.pressboard.signin;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.ArrayList;
+import java.util.List;
+import org.pressboard.catalog.Account;
+import org.pressboard.catalog.Accounts;
+import org.pressboard.catalog.WelcomeLinks;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Controller;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** Signing in, and the link that makes the owner of a new site. */
+@Controller
+class SignInController {
+
+    private static final int SHORTEST_PASSWORD = 10;
+
+    private final Accounts accounts;
+    private final WelcomeLinks links;
+    private final PasswordEncoder passwords;
+    private final TransactionTemplate transaction;
+
+    SignInController(Accounts accounts, WelcomeLinks links, PasswordEncoder passwords,
+            org.springframework.transaction.PlatformTransactionManager transactions) {
+        this.accounts = accounts;
+        this.links = links;
+        this.passwords = passwords;
+        this.transaction = new TransactionTemplate(transactions);
+    }
+
+    @GetMapping("/sign-in")
+    String signIn(HttpServletRequest request, Model model) {
+        for (String why : List.of("failed", "slow", "out")) {
+            if (request.getParameter(why) != null) {
+                model.addAttribute("notice", "signin." + why);
+            }
+        }
+        return "signin/sign-in";
+    }
+
+    @GetMapping("/welcome")
+    String welcome(@RequestParam(defaultValue = "") String token, Model model) {
+        model.addAttribute("good", links.isGood(token));
+        model.addAttribute("token", token);
+        model.addAttribute("problems", List.of());
+        return "signin/welcome";
+    }
+
+    @PostMapping("/welcome")
+    String makeOwner(@RequestParam String token, @RequestParam String name, @RequestParam String email,
+            @RequestParam String password, Model model) {
+        List<String> problems = problems(name, email, password);
+        if (problems.isEmpty() && isMade(token, name, email, password)) {
+            return "redirect:/sign-in";
+        }
+        model.addAttribute("good", links.isGood(token));
+        model.addAttribute("token", token);
+        model.addAttribute("name", name);
+        model.addAttribute("email", email);
+        model.addAttribute("problems", problems);
+        return "signin/welcome";
+    }
+
+    private static List<String> problems(String name, String email, String password) {
+        List<String> problems = new ArrayList<>();
+        if (name.isBlank()) {
+            problems.add("welcome.no-name");
+        }
+        if (!email.strip().matches("[^\\s@]+@[^\\s@]+")) {
+            problems.add("welcome.no-email");
+        }
+        if (password.length() < SHORTEST_PASSWORD) {
+            problems.add("welcome.short-password");
+        }
+        return problems;
+    }
+
+    private boolean isMade(String token, String name, String email, String password) {
+        return Boolean.TRUE.equals(transaction.execute(status -> {
+            if (!links.useUp(token)) {
+                return false;
+            }
+            accounts.add(email, name.strip(), passwords.encode(password), Account.Role.OWNER);
+            return true;
+        }));
+    }
+}

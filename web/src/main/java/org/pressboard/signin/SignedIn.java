@@ -1,0 +1,83 @@
+package org.pressboard.signin;
+
+import java.io.Serial;
+import java.util.Collection;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.catalog.Account;
+import org.pressboard.grant.Visitor;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.CredentialsContainer;
+import org.springframework.security.core.GrantedAuthority;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.core.userdetails.UserDetails;
+
+/** Somebody who is signed in, as the session keeps them: who they are, never their password. */
+public final class SignedIn implements UserDetails, CredentialsContainer {
+
+    @Serial
+    private static final long serialVersionUID = 1;
+
+    private final long accountId;
+    private final String email;
+    private final String name;
+    private final Account.Role role;
+    private @Nullable String passwordHash;
+
+    SignedIn(Account account) {
+        this.accountId = account.id();
+        this.email = account.email();
+        this.name = account.name();
+        this.role = account.role();
+        this.passwordHash = account.passwordHash();
+    }
+
+    /** Who the request is from; {@code null}: somebody not signed in. */
+    public static @Nullable SignedIn current() {
+        Authentication authentication = SecurityContextHolder.getContext().getAuthentication();
+        return authentication != null && authentication.getPrincipal() instanceof SignedIn signedIn ? signedIn : null;
+    }
+
+    /** The request's visitor, as grants know visitors. */
+    public static Visitor currentVisitor() {
+        SignedIn current = current();
+        return current == null ? Visitor.ANYONE : current.asVisitor();
+    }
+
+    private Visitor asVisitor() {
+        return isStaff() ? Visitor.staff(email) : Visitor.member(email);
+    }
+
+    public boolean isStaff() {
+        return role != Account.Role.MEMBER;
+    }
+
+    public long accountId() {
+        return accountId;
+    }
+
+    public String name() {
+        return name;
+    }
+
+    @Override
+    public Collection<? extends GrantedAuthority> getAuthorities() {
+        return List.of(new SimpleGrantedAuthority("ROLE_" + role));
+    }
+
+    @Override
+    public @Nullable String getPassword() {
+        return passwordHash;
+    }
+
+    @Override
+    public String getUsername() {
+        return email;
+    }
+
+    @Override
+    public void eraseCredentials() {
+        passwordHash = null;
+    }
+}

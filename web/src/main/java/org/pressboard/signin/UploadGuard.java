@@ -1,0 +1,29 @@
+package org.pressboard.signin;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import org.springframework.web.filter.OncePerRequestFilter;
+
+/** Turns uploads of strangers away before a byte of them is read; looking for a CSRF token would read them all. */
+public final class UploadGuard extends OncePerRequestFilter {
+
+    @Override
+    protected boolean shouldNotFilter(HttpServletRequest request) {
+        String type = request.getContentType();
+        return type == null || !type.startsWith("multipart/");
+    }
+
+    @Override
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        SignedIn current = SignedIn.current();
+        if (current != null && current.isStaff()) {
+            chain.doFilter(request, response);
+        } else {
+            response.sendError(HttpServletResponse.SC_FORBIDDEN);
+        }
+    }
+}

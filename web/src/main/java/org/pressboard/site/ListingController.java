@@ -1,0 +1,62 @@
+package org.pressboard.site;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.List;
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.grant.Visitor;
+import org.pressboard.sheet.Asking;
+import org.pressboard.sheet.Place;
+import org.pressboard.sheet.Sheets;
+import org.pressboard.signin.SignedIn;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.context.request.WebRequest;
+
+/** The rows of a listing alone, for a page that is open already. */
+@Controller
+class ListingController {
+
+    private final OpenListings listings;
+    private final Sheets sheets;
+    private final Freshness freshness;
+
+    ListingController(OpenListings listings, Sheets sheets, Freshness freshness) {
+        this.listings = listings;
+        this.sheets = sheets;
+        this.freshness = freshness;
+    }
+
+    @GetMapping("/listings/{listing}/rows")
+    @Nullable String rows(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters,
+            @RequestHeader(name = "HX-Source", defaultValue = "") String source, Locale language, Model model,
+            WebRequest request, HttpServletResponse response) {
+        Visitor visitor = SignedIn.currentVisitor();
+        OpenListings.Open open = listings.open(listing, visitor, parameters);
+        Place place = Place.onSite(open.page().key().name(), listing);
+        tellAddress(response, source, place.page() + sheets.stateQuery(open.asking()));
+        if (freshness.isKnown(List.of(open.asking()), visitor, request, response)) {
+            return null;
+        }
+        model.addAttribute("sheet", sheets.sheet(open.asking(), place, language));
+        return "sheet/sheet :: sheet";
+    }
+
+    @GetMapping("/listings/{listing}/rows/count")
+    @ResponseBody String count(@PathVariable String listing,
+            @RequestParam MultiValueMap<String, String> parameters, Locale language) {
+        return sheets.countToEnd(listings.open(listing, SignedIn.currentVisitor(), parameters).asking(), language);
+    }
+
+    /** Typing changes the address in place; everything else is a step that Back undoes. */
+    private static void tellAddress(HttpServletResponse response, String source, String address) {
+        String header = source.startsWith("input") ? "HX-Replace-Url" : "HX-Push-Url";
+        response.setHeader(header, address);
+    }
+}

@@ -1,0 +1,38 @@
+package org.pressboard.site;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.PublishedSite;
+import org.pressboard.edition.Page;
+import org.pressboard.grant.Visitor;
+import org.pressboard.listing.ListingKey;
+import org.pressboard.sheet.Asking;
+import org.pressboard.sheet.NotThere;
+import org.springframework.stereotype.Component;
+
+/** The published listings that a visitor may see. Others are not there, as if they did not exist. */
+@Component
+public class OpenListings {
+
+    private final Catalog catalog;
+
+    OpenListings(Catalog catalog) {
+        this.catalog = catalog;
+    }
+
+    /** A listing, asked for by somebody who may see it, and the page it stands on. */
+    public record Open(Page page, Asking asking) {
+    }
+
+    /** @throws NotThere when there is no such listing, or not for this visitor */
+    public Open open(String key, Visitor visitor, Map<String, ? extends List<String>> parameters) {
+        PublishedSite site = catalog.published();
+        return Optional.of(key).filter(ListingKey::isValid).map(ListingKey::new).flatMap(site::listing)
+                .map(found -> new Open(found.edition().page(), new Asking(found.listing(), found.table(), visitor,
+                        site.maySee(visitor, found.listing().table()), parameters)))
+                .filter(open -> open.asking().decision().isAllowed())
+                .orElseThrow(() -> new NotThere("not-there.listing"));
+    }
+}

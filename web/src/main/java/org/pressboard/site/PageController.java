@@ -1,0 +1,90 @@
+package org.pressboard.site;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.PublishedSite;
+import org.pressboard.edition.Edition;
+import org.pressboard.edition.PageKey;
+import org.pressboard.grant.Decision;
+import org.pressboard.grant.Visitor;
+import org.pressboard.listing.Listing;
+import org.pressboard.sheet.Asking;
+import org.pressboard.sheet.NotThere;
+import org.pressboard.sheet.Place;
+import org.pressboard.sheet.Sheet;
+import org.pressboard.sheet.Sheets;
+import org.pressboard.signin.SignedIn;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.context.request.WebRequest;
+
+/** The published pages. */
+@Controller
+class PageController {
+
+    private final Catalog catalog;
+    private final Sheets sheets;
+    private final Freshness freshness;
+
+    PageController(Catalog catalog, Sheets sheets, Freshness freshness) {
+        this.catalog = catalog;
+        this.sheets = sheets;
+        this.freshness = freshness;
+    }
+
+    /** The start: the first page that the visitor may see; at the desk for staff when there is none. */
+    @GetMapping("/")
+    String start() {
+        Optional<PageKey> first = catalog.published().openTo(SignedIn.currentVisitor()).keySet().stream().findFirst();
+        if (first.isPresent()) {
+            return "redirect:/" + first.get();
+        }
+        SignedIn current = SignedIn.current();
+        return current != null && current.isStaff() ? "redirect:/desk" : "site/nothing";
+    }
+
+    @GetMapping("/{page:[a-z][a-z0-9-]*}")
+    @Nullable String page(@PathVariable String page, @RequestParam MultiValueMap<String, String> parameters,
+            Locale language, Model model, WebRequest request, HttpServletResponse response) {
+        Visitor visitor = SignedIn.currentVisitor();
+        PublishedSite site = catalog.published();
+        Edition edition = Optional.of(page).filter(PageKey::isValid).map(PageKey::new)
+                .map(site.openTo(visitor)::get).orElseThrow(() -> new NotThere("not-there.page"));
+        List<Asking> askings = edition.page().listings().stream()
+                .map(listing -> asking(site, listing, visitor, parameters)).toList();
+        if (freshness.isKnown(askings, visitor, request, response)) {
+            return null;
+        }
+        model.addAttribute("page", edition.page());
+        model.addAttribute("sheets", askings.stream().filter(asking -> asking.decision().isAllowed())
+                .map(asking -> sheet(edition, asking, language)).toList());
+        model.addAttribute("unseen", visitor.isStaff() ? unseen(site, edition) : List.of());
+        return "site/page";
+    }
+
+    private static Asking asking(PublishedSite site, Listing listing, Visitor visitor,
+            MultiValueMap<String, String> parameters) {
+        return new Asking(listing, site.table(listing.table()), visitor, site.maySee(visitor, listing.table()),
+                parameters);
+    }
+
+    private Sheet sheet(Edition edition, Asking asking, Locale language) {
+        Place place = Place.onSite(edition.page().key().name(), asking.listing().key().name());
+        return sheets.sheet(asking, place, language);
+    }
+
+    /** The tables of the page whose rows staff sees here and people who are not signed in do not. */
+    private static List<org.pressboard.table.Table> unseen(PublishedSite site, Edition edition) {
+        return edition.page().listings().stream().map(Listing::table).distinct()
+                .filter(table -> !(site.maySee(Visitor.ANYONE, table) instanceof Decision.Allowed))
+                .map(site::table).toList();
+    }
+}

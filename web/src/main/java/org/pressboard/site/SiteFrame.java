@@ -1,0 +1,52 @@
+package org.pressboard.site;
+
+import java.util.List;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.PublishedSite;
+import org.pressboard.grant.Visitor;
+import org.pressboard.signin.SignedIn;
+import org.springframework.stereotype.Component;
+
+/** What stands around every page: the site's name, the menu of what this visitor may see, and who is signed in. */
+@Component("frame")
+public class SiteFrame {
+
+    private final Catalog catalog;
+
+    SiteFrame(Catalog catalog) {
+        this.catalog = catalog;
+    }
+
+    /** An entry of the menu. */
+    public record Entry(String key, String title) {
+    }
+
+    public String siteName() {
+        return catalog.published().site().name();
+    }
+
+    public String language() {
+        return catalog.published().site().languageTag();
+    }
+
+    public List<Entry> menu() {
+        PublishedSite site = catalog.published();
+        Visitor visitor = SignedIn.currentVisitor();
+        return site.openTo(visitor).values().stream()
+                .map(edition -> new Entry(edition.page().key().name(), edition.page().title())).toList();
+    }
+
+    public boolean isSignedIn() {
+        return SignedIn.current() != null;
+    }
+
+    public boolean isStaff() {
+        SignedIn current = SignedIn.current();
+        return current != null && current.isStaff();
+    }
+
+    public String who() {
+        SignedIn current = SignedIn.current();
+        return current == null ? "" : current.name();
+    }
+}

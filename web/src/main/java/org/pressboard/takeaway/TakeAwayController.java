@@ -1,0 +1,70 @@
+package org.pressboard.takeaway;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.pressboard.bulk.RowStream;
+import org.pressboard.listing.RowPage;
+import org.pressboard.listing.RowQuery;
+import org.pressboard.rows.Rows;
+import org.pressboard.sheet.Asking;
+import org.pressboard.sheet.NotThere;
+import org.pressboard.sheet.Sheets;
+import org.pressboard.signin.SignedIn;
+import org.pressboard.site.OpenListings;
+import org.springframework.stereotype.Controller;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+
+/** A listing to carry away: all rows that match as CSV, or a page of them as JSON. */
+@Controller
+class TakeAwayController {
+
+    private final OpenListings listings;
+    private final Sheets sheets;
+    private final RowStream stream;
+    private final Rows rows;
+
+    TakeAwayController(OpenListings listings, Sheets sheets, RowStream stream, Rows rows) {
+        this.listings = listings;
+        this.sheets = sheets;
+        this.stream = stream;
+        this.rows = rows;
+    }
+
+    @GetMapping(path = "/listings/{listing}/rows.csv")
+    void csv(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
+            HttpServletResponse response) throws IOException {
+        Asking asking = asking(listing, parameters);
+        RowQuery query = sheets.query(asking);
+        response.setContentType("text/csv;charset=UTF-8;header=present");
+        response.setHeader("Content-Disposition", "attachment; filename=\"" + listing + ".csv\"");
+        try (CsvRows csv = new CsvRows(response.getOutputStream())) {
+            csv.header(asking.listing().show().stream().map(field -> asking.table().field(field).label()).toList());
+            stream.all(query, language, csv::row);
+        }
+    }
+
+    @GetMapping(path = "/listings/{listing}/rows.json", produces = "application/json")
+    @ResponseBody JsonRows json(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters,
+            Locale language) {
+        Asking asking = asking(listing, parameters);
+        RowQuery query = sheets.query(asking);
+        RowPage page = rows.page(query, language);
+        return JsonRows.of(query, page);
+    }
+
+    private Asking asking(String listing, Map<String, ? extends List<String>> parameters) {
+        Asking asking = listings.open(listing, SignedIn.currentVisitor(), new LinkedHashMap<>(parameters)).asking();
+        if (!asking.listing().takeAway()) {
+            throw new NotThere("not-there.take-away");
+        }
+        return asking;
+    }
+}

@@ -1,0 +1,10 @@
+package org.pressboard.wiring;
+
+/** The files that ship with the application, under addresses that change with each build. */
+public record Assets(String version) {
+
+    /** The address of one of them, for templates. */
+    public String path(String file) {
+        return "/assets/" + version + "/" + file;
+    }
+}

@@ -1,0 +1,85 @@
+package org.pressboard.wiring;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.sql.SQLException;
+import java.sql.SQLNonTransientConnectionException;
+import java.sql.SQLTransientConnectionException;
+import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.http.MediaType;
+import org.springframework.web.filter.OncePerRequestFilter;
+
+/**
+ * Answers 503 while the database is away, whoever noticed it, be it the session or a page. Needs no database itself;
+ * when it is back the next request is answered as ever.
+ */
+final class DatabaseAwayFilter extends OncePerRequestFilter {
+
+    private static final Logger LOG = LoggerFactory.getLogger(DatabaseAwayFilter.class);
+    private static final String SECONDS_TO_WAIT = "5";
+    private static final String PROBLEM = "{\"type\":\"about:blank\",\"status\":503,\"title\":\"Service Unavailable\","
+            + "\"detail\":\"The database cannot be reached at the moment. Please try again in a few seconds.\"}";
+
+    private final String page;
+
+    DatabaseAwayFilter(String stylesheet) {
+        this.page = read("/templates/error/away.html").replace("STYLESHEET", stylesheet);
+    }
+
+    @Override
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        try {
+            chain.doFilter(request, response);
+        } catch (ServletException | RuntimeException failed) {
+            if (!isDatabaseAway(failed) || response.isCommitted()) {
+                throw failed;
+            }
+            LOG.warn("The database is away: {}", failed.getMessage());
+            answer(request, response);
+        }
+    }
+
+    private void answer(HttpServletRequest request, HttpServletResponse response) throws IOException {
+        response.resetBuffer();
+        response.setStatus(HttpServletResponse.SC_SERVICE_UNAVAILABLE);
+        response.setHeader("Retry-After", SECONDS_TO_WAIT);
+        response.setHeader("Cache-Control", "no-store");
+        response.setHeader("Content-Security-Policy", SecurityConfiguration.CONTENT_SECURITY_POLICY);
+        response.setCharacterEncoding(StandardCharsets.UTF_8.name());
+        boolean json = request.getRequestURI().endsWith(".json");
+        response.setContentType(json ? MediaType.APPLICATION_PROBLEM_JSON_VALUE : MediaType.TEXT_HTML_VALUE);
+        response.getWriter().write(json ? PROBLEM : page);
+    }
+
+    static boolean isDatabaseAway(@Nullable Throwable failed) {
+        for (Throwable cause = failed; cause != null; cause = cause.getCause()) {
+            if (cause instanceof SQLTransientConnectionException || cause instanceof SQLNonTransientConnectionException
+                    || (cause instanceof SQLException sql && isConnectionLost(sql.getSQLState()))) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** Class 08 is "connection exception" (ISO/IEC 9075-2); 57P01 to 57P03 are PostgreSQL's shutting down. */
+    private static boolean isConnectionLost(@Nullable String state) {
+        return state != null && (state.startsWith("08") || state.startsWith("57P0"));
+    }
+
+    private static String read(String resource) {
+        try (InputStream in = DatabaseAwayFilter.class.getResourceAsStream(resource)) {
+            return new String(java.util.Objects.requireNonNull(in).readAllBytes(), StandardCharsets.UTF_8);
+        } catch (IOException unreadable) {
+            throw new UncheckedIOException(unreadable);
+        }
+    }
+}

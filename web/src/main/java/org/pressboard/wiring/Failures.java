@@ -1,0 +1,65 @@
+package org.pressboard.wiring;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.Locale;
+import org.pressboard.problem.Problem;
+import org.pressboard.problem.ProblemsFound;
+import org.pressboard.sheet.NotThere;
+import org.springframework.context.MessageSource;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.ControllerAdvice;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.servlet.ModelAndView;
+import org.springframework.web.servlet.resource.NoResourceFoundException;
+
+/** The one place where what went wrong becomes an answer: a page for people, problem details for programs. */
+@ControllerAdvice
+class Failures {
+
+    private final MessageSource messages;
+
+    Failures(MessageSource messages) {
+        this.messages = messages;
+    }
+
+    @ExceptionHandler
+    Object notThere(NotThere failure, HttpServletRequest request, Locale language) {
+        return answer(HttpStatus.NOT_FOUND, failure.problem(), request, language);
+    }
+
+    @ExceptionHandler
+    Object noAddress(NoResourceFoundException failure, HttpServletRequest request, Locale language) {
+        return answer(HttpStatus.NOT_FOUND, Problem.of("not-there.page"), request, language);
+    }
+
+    @ExceptionHandler
+    Object problems(ProblemsFound failure, HttpServletRequest request, Locale language) {
+        return answer(HttpStatus.UNPROCESSABLE_CONTENT, failure.problems().all().getFirst(), request, language);
+    }
+
+    @ExceptionHandler
+    Object tooLarge(MaxUploadSizeExceededException failure, HttpServletRequest request, Locale language) {
+        return answer(HttpStatus.CONTENT_TOO_LARGE, Problem.of("file.too-large", 100), request, language);
+    }
+
+    private Object answer(HttpStatus status, Problem problem, HttpServletRequest request, Locale language) {
+        String sentence = messages.getMessage("problem." + problem.code(), problem.details().toArray(), language);
+        if (wantsJson(request)) {
+            ProblemDetail detail = ProblemDetail.forStatusAndDetail(status, sentence);
+            return ResponseEntity.status(status).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(detail);
+        }
+        ModelAndView page = new ModelAndView("error/" + (status == HttpStatus.NOT_FOUND ? "404" : "4xx"), status);
+        page.addObject("sentence", sentence);
+        return page;
+    }
+
+    private static boolean wantsJson(HttpServletRequest request) {
+        String accept = String.valueOf(request.getHeader(HttpHeaders.ACCEPT));
+        return request.getRequestURI().endsWith(".json") || accept.contains("json");
+    }
+}

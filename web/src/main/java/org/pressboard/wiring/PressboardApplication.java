@@ -1,0 +1,15 @@
+package org.pressboard.wiring;
+
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.persistence.autoconfigure.EntityScan;
+
+/** The application. */
+@SpringBootApplication(scanBasePackages = "org.pressboard")
+@EntityScan("org.pressboard")
+public class PressboardApplication {
+
+    public static void main(String[] arguments) {
+        SpringApplication.run(PressboardApplication.class, arguments);
+    }
+}

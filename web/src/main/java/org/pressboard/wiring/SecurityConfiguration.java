@@ -1,0 +1,54 @@
+package org.pressboard.wiring;
+
+import org.pressboard.signin.SignInThrottle;
+import org.pressboard.signin.UploadGuard;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpMethod;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.crypto.factory.PasswordEncoderFactories;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
+import org.springframework.security.web.csrf.CsrfFilter;
+import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+
+/** Who may ask for which addresses. What they then see of rows is for the grants to say. */
+@Configuration(proxyBeanMethods = false)
+class SecurityConfiguration {
+
+    /** No script, style or frame from anywhere else, and none written into pages. */
+    static final String CONTENT_SECURITY_POLICY = "default-src 'self'; script-src 'self'; style-src 'self'; "
+            + "img-src 'self' data:; font-src 'self'; connect-src 'self'; object-src 'none'; base-uri 'none'; "
+            + "form-action 'self'; frame-ancestors 'none'";
+
+    @Bean
+    SecurityFilterChain filters(HttpSecurity http, SignInThrottle throttle) {
+        return http
+                .authorizeHttpRequests(requests -> requests
+                        .requestMatchers("/desk/**").hasAnyRole("OWNER", "EDITOR")
+                        .requestMatchers("/actuator/health/**").permitAll()
+                        .requestMatchers("/actuator/**").hasRole("OWNER")
+                        .requestMatchers(HttpMethod.GET, "/**").permitAll()
+                        .requestMatchers(HttpMethod.HEAD, "/**").permitAll()
+                        .requestMatchers("/sign-in", "/sign-out", "/welcome", "/error").permitAll()
+                        .anyRequest().denyAll())
+                .formLogin(form -> form.loginPage("/sign-in").usernameParameter("email")
+                        .defaultSuccessUrl("/", false).failureUrl("/sign-in?failed"))
+                .logout(out -> out.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
+                .requestCache(cache -> cache.requestCache(new PagesOnlyRequestCache()))
+                .addFilterBefore(new UploadGuard(), CsrfFilter.class)
+                .addFilterBefore(throttle, UsernamePasswordAuthenticationFilter.class)
+                .headers(headers -> headers
+                        .contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_SECURITY_POLICY))
+                        .referrerPolicy(policy -> policy.policy(ReferrerPolicy.SAME_ORIGIN))
+                        .permissionsPolicyHeader(policy ->
+                                policy.policy("camera=(), microphone=(), geolocation=(), payment=(), usb=()")))
+                .build();
+    }
+
+    @Bean
+    PasswordEncoder passwordEncoder() {
+        return PasswordEncoderFactories.createDelegatingPasswordEncoder();
+    }
+}

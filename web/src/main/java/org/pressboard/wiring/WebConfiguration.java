@@ -1,0 +1,76 @@
+package org.pressboard.wiring;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.catalog.Catalog;
+import org.springframework.boot.info.BuildProperties;
+import org.springframework.boot.web.servlet.FilterRegistrationBean;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.core.Ordered;
+import org.springframework.http.CacheControl;
+import org.springframework.web.servlet.LocaleResolver;
+import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
+import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+
+/** Languages, files that ship with the application, and the outermost filter. */
+@Configuration(proxyBeanMethods = false)
+class WebConfiguration implements WebMvcConfigurer {
+
+    private static final Duration A_YEAR = Duration.ofDays(365);
+
+    private final Assets assets;
+
+    WebConfiguration(Assets assets) {
+        this.assets = assets;
+    }
+
+    /** Under an address that changes with each build, so that browsers may keep them. */
+    @Override
+    public void addResourceHandlers(ResourceHandlerRegistry registry) {
+        registry.addResourceHandler(assets.path("**"))
+                .addResourceLocations("classpath:/static/")
+                .setCacheControl(CacheControl.maxAge(A_YEAR).cachePublic().immutable());
+        registry.addResourceHandler("/favicon.svg").addResourceLocations("classpath:/static/")
+                .setCacheControl(CacheControl.maxAge(Duration.ofDays(1)));
+    }
+
+    @Bean
+    FilterRegistrationBean<DatabaseAwayFilter> databaseAwayFilter() {
+        FilterRegistrationBean<DatabaseAwayFilter> filter = new FilterRegistrationBean<>(new DatabaseAwayFilter(assets.path("site.css")));
+        filter.setOrder(Ordered.HIGHEST_PRECEDENCE);
+        return filter;
+    }
+
+    /** The desk speaks English; the visitors' pages speak the site's language. */
+    @Bean
+    LocaleResolver localeResolver(Catalog catalog) {
+        return new LocaleResolver() {
+            @Override
+            public Locale resolveLocale(HttpServletRequest request) {
+                return request.getRequestURI().startsWith("/desk")
+                        ? Locale.UK : catalog.published().site().language();
+            }
+
+            @Override
+            public void setLocale(HttpServletRequest request, @Nullable HttpServletResponse response,
+                    @Nullable Locale locale) {
+                throw new UnsupportedOperationException("The language is the site's");
+            }
+        };
+    }
+
+    @Bean
+    static Clock clock() {
+        return Clock.systemDefaultZone();
+    }
+
+    @Bean
+    static Assets assets(BuildProperties build) {
+        return new Assets(Long.toString(build.getTime().toEpochMilli(), 36));
+    }
+}
