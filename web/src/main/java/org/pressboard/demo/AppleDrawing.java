@@ -35,24 +35,28 @@ final class AppleDrawing {
         return svg.toString();
     }
 
+    /** From the dip of the stalk down the left side to the foot, and up the right side again. */
     private static String outline(String shape, Random random) {
         int lean = random.nextInt(5) - 2;
-        int width = switch (shape) {
-            case "flat" -> 40;
-            case "conical" -> 34;
+        int half = switch (shape) {
+            case "flat" -> 41;
+            case "conical" -> 35;
             case "oblong" -> 31;
-            default -> 36;
+            default -> 37;
         };
         int bottom = switch (shape) {
-            case "flat" -> 80;
+            case "flat" -> 81;
             case "oblong" -> 93;
-            default -> 88;
+            default -> 89;
         };
-        int foot = shape.equals("conical") ? 12 : 20;
-        return format("M50 34C%d 22 %d 26 %d 54C%d 76 %d %d %d %dC48 %d 52 %d %d %dC%d %d %d 76 %d 54C%d 26 %d 22 50 34Z",
-                50 - width / 2, 50 - width - lean, 50 - width, 50 - width, 50 - foot, bottom, 44, bottom,
-                bottom - 3, bottom - 3, 56, bottom, 50 + foot, bottom, 50 + width, 50 + width + lean,
-                50 + width, 50 + width / 2);
+        int foot = shape.equals("conical") ? 16 : 25;
+        return side(-half, -foot, bottom, lean) + side(half, foot, bottom, lean);
+    }
+
+    private static String side(int half, int foot, int bottom, int lean) {
+        int edge = 50 + half;
+        return format("M50 33C%d 20 %d 30 %d 54C%d 74 %d %d %d %dQ50 %d 50 %dL50 33Z", 50 + half / 2, edge, edge + lean,
+                edge + lean, 50 + foot, bottom + 1, 50 + foot / 4, bottom, bottom - 2, bottom - 3);
     }
 
     private static String blush(String colour, Random random) {

@@ -63,6 +63,8 @@ class DemoData implements ApplicationRunner {
         if (accounts.hasOwner()) {
             return;
         }
+        // without an owner nobody has brought in anything: what is there is from a demo that broke off
+        catalog.tables().forEach(table -> publisher.remove(table.key()));
         catalog.changeSite(new Site("Quillbrook Community Orchard", "en-GB"));
         bringIn("varieties.csv");
         pictures.draw();

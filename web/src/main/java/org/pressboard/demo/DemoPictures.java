@@ -3,6 +3,7 @@ package org.pressboard.demo;
 import static java.nio.charset.StandardCharsets.UTF_8;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
@@ -49,7 +50,9 @@ class DemoPictures {
         Table table = catalog.table(VARIETIES).orElseThrow();
         RowQuery all = new RowQuery(table, Visitor.staff(""), Visitor.ANYONE.on(LocalDate.EPOCH), Condition.ALWAYS,
                 Condition.ALWAYS, List.of(), 1, 1, DRAWN_AFTER);
-        rows.all(all, Locale.ENGLISH, this::draw);
+        List<List<@Nullable Value>> read = new ArrayList<>();
+        rows.all(all, Locale.ENGLISH, read::add);
+        read.forEach(this::draw);
     }
 
     private void draw(List<@Nullable Value> row) {

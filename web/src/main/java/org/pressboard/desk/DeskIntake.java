@@ -77,7 +77,8 @@ class DeskIntake {
                     intake.status() == Intake.Status.DONE ? pageOf(intake) : "/desk/intake/" + id);
         }
         model.addAttribute("intake", intake);
-        return "desk/intake :: progress";
+        model.addAttribute("words", new Words(messages, Locale.UK));
+        return "desk/intake-parts :: workState";
     }
 
     /** The screen with the choices made so far and what they come to. */
@@ -85,7 +86,7 @@ class DeskIntake {
     String look(@PathVariable UUID id, @RequestParam Map<String, String> parameters, Model model) {
         Intake intake = find(id);
         show(model, intake, IntakeForm.sent(intake, parameters));
-        return "desk/intake :: form";
+        return "desk/intake-parts :: planForm";
     }
 
     @PostMapping("/desk/intake/{id}/load")

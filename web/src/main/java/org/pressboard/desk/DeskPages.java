@@ -1,20 +1,25 @@
 package org.pressboard.desk;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.time.format.FormatStyle;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.bulk.Intakes;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.DraftedPage;
+import org.pressboard.condition.Condition;
+import org.pressboard.edition.Edition;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Decision;
 import org.pressboard.grant.Openness;
-import org.pressboard.condition.Condition;
 import org.pressboard.listing.Listing;
 import org.pressboard.schema.Indexes;
 import org.pressboard.schema.Publisher;
@@ -23,9 +28,11 @@ import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Place;
 import org.pressboard.sheet.Sheet;
 import org.pressboard.sheet.Sheets;
+import org.pressboard.sheet.Words;
 import org.pressboard.signin.SignedIn;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
+import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
@@ -39,20 +46,29 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Controller
 class DeskPages {
 
+    private static final DateTimeFormatter WHEN =
+            DateTimeFormatter.ofLocalizedDateTime(FormatStyle.MEDIUM, FormatStyle.SHORT).withLocale(Locale.UK);
+
     private final Catalog catalog;
     private final Publisher publisher;
     private final Sheets sheets;
     private final Intakes intakes;
+    private final MessageSource messages;
 
-    DeskPages(Catalog catalog, Publisher publisher, Sheets sheets, Intakes intakes) {
+    DeskPages(Catalog catalog, Publisher publisher, Sheets sheets, Intakes intakes, MessageSource messages) {
         this.catalog = catalog;
         this.publisher = publisher;
         this.sheets = sheets;
         this.intakes = intakes;
+        this.messages = messages;
     }
 
     /** A table of a page, and who may see its rows. */
     public record TableOnPage(Table table, Openness openness) {
+    }
+
+    /** An edition as the desk lists it. */
+    public record EditionLine(int number, String when, boolean shown) {
     }
 
     @GetMapping("/desk/pages")
@@ -69,8 +85,10 @@ class DeskPages {
         model.addAttribute("tables", tables(page));
         model.addAttribute("sheets", page.draft().listings().stream()
                 .map(listing -> sheet(page, listing, parameters)).toList());
+        model.addAttribute("editions", page.editions().stream().map(edition -> line(page, edition)).toList());
         model.addAttribute("indexes", indexes(page));
         Optional.ofNullable(intake).flatMap(intakes::find).ifPresent(done -> model.addAttribute("intake", done));
+        model.addAttribute("words", new Words(messages, Locale.UK));
         return "desk/page";
     }
 
@@ -117,6 +135,11 @@ class DeskPages {
     private DraftedPage find(String key) {
         return Optional.of(key).filter(PageKey::isValid).map(PageKey::new).flatMap(catalog::page)
                 .orElseThrow(() -> new NotThere("not-there.page"));
+    }
+
+    private static EditionLine line(DraftedPage page, Edition edition) {
+        String when = WHEN.format(edition.publishedAt().atZone(ZoneId.systemDefault()));
+        return new EditionLine(edition.number(), when, Objects.equals(edition.number(), page.shown()));
     }
 
     private List<TableOnPage> tables(DraftedPage page) {

@@ -8,7 +8,7 @@ import org.pressboard.signin.SignedIn;
 import org.springframework.stereotype.Component;
 
 /** What stands around every page: the site's name, the menu of what this visitor may see, and who is signed in. */
-@Component("frame")
+@Component
 public class SiteFrame {
 
     private final Catalog catalog;

@@ -7,6 +7,8 @@ import java.time.Duration;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
+import org.pressboard.site.SiteFrame;
+import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.info.BuildProperties;
 import org.springframework.boot.web.servlet.FilterRegistrationBean;
 import org.springframework.context.annotation.Bean;
@@ -16,6 +18,7 @@ import org.springframework.http.CacheControl;
 import org.springframework.web.servlet.LocaleResolver;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+import org.thymeleaf.spring6.view.ThymeleafViewResolver;
 
 /** Languages, files that ship with the application, and the outermost filter. */
 @Configuration(proxyBeanMethods = false)
@@ -61,6 +64,15 @@ class WebConfiguration implements WebMvcConfigurer {
                     @Nullable Locale locale) {
                 throw new UnsupportedOperationException("The language is the site's");
             }
+        };
+    }
+
+    /** What every template may use, error pages included. */
+    @Bean
+    SmartInitializingSingleton sharedWithTemplates(ThymeleafViewResolver views, SiteFrame frame) {
+        return () -> {
+            views.addStaticVariable("assets", assets);
+            views.addStaticVariable("frame", frame);
         };
     }
 
