@@ -1,0 +1,151 @@
+package org.pressboard.condition;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.random.RandomGenerator;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.table.Field;
+import org.pressboard.table.FieldKey;
+import org.pressboard.table.FieldType;
+import org.pressboard.table.Fields;
+import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+import org.pressboard.value.Row;
+import org.pressboard.value.Value;
+
+/**
+ * The suite of conditions and rows that memory and PostgreSQL must answer alike: a table with a field of each kind,
+ * rows full of odd texts and absent values, and conditions as they happen.
+ */
+public final class Cases {
+
+    public static final FieldKey NAME = new FieldKey("name");
+    public static final FieldKey NOTES = new FieldKey("notes");
+    public static final FieldKey USE = new FieldKey("use");
+    public static final FieldKey KEEPER = new FieldKey("keeper");
+    public static final FieldKey WEEKS = new FieldKey("weeks");
+    public static final FieldKey SUGAR = new FieldKey("sugar");
+    public static final FieldKey RARE = new FieldKey("rare");
+    public static final FieldKey PLANTED = new FieldKey("planted");
+    public static final FieldKey SEEN = new FieldKey("seen");
+
+    public static final Table TABLE = new Table(new TableKey("apples"), "Apples", new Fields(List.of(
+            new Field(NAME, "Name", new FieldType.Text()),
+            new Field(NOTES, "Notes", new FieldType.LongText()),
+            new Field(USE, "Use", new FieldType.Choice(List.of("Eating", "Cooking", "Cider"))),
+            new Field(KEEPER, "Keeper", new FieldType.Email()),
+            new Field(WEEKS, "Weeks", new FieldType.WholeNumber(true)),
+            new Field(SUGAR, "Sugar", new FieldType.Decimal(1)),
+            new Field(RARE, "Rare", new FieldType.YesNo()),
+            new Field(PLANTED, "Planted", new FieldType.Date()),
+            new Field(SEEN, "Seen", new FieldType.DateTime()))));
+
+    public static final LocalDate TODAY = LocalDate.of(2026, 3, 14);
+    public static final Standpoint MIRA = new Standpoint(TODAY, "mira@example.org");
+    public static final Standpoint NOBODY = new Standpoint(TODAY, null);
+
+    private static final List<String> TEXTS = List.of("Åsby", "åSBY", "Straße", "STRASSE", "100% sure", "a_b", "a\\b",
+            "it's", "", " ", "Zoë", "zoe", "x\ny", "ÉDITH", "édith", "日本", "\uD83C\uDF4F apple", "%", "_", "Cider");
+    private static final List<String> KEEPERS = List.of("mira@example.org", "tomas@example.org", "odile@example.org");
+    private static final List<String> USES = List.of("Eating", "Cooking", "Cider");
+
+    private Cases() {
+    }
+
+    public static List<Row> rows(RandomGenerator random, int count) {
+        List<Row> rows = new ArrayList<>();
+        for (long id = 1; id <= count; id++) {
+            Map<FieldKey, @Nullable Value> values = new HashMap<>();
+            for (Field field : TABLE.fields()) {
+                values.put(field.key(), random.nextInt(4) == 0 ? null : value(field.key(), random));
+            }
+            rows.add(Row.of(id, values));
+        }
+        return rows;
+    }
+
+    private static Value value(FieldKey field, RandomGenerator random) {
+        return switch (field.name()) {
+            case "name", "notes" -> Value.of(pick(TEXTS, random));
+            case "use" -> Value.of(pick(USES, random));
+            case "keeper" -> Value.of(pick(KEEPERS, random));
+            case "weeks" -> Value.of(random.nextLong(-3, 4));
+            case "sugar" -> Value.of(new BigDecimal(pick(List.of("1", "1.0", "1.50", "-2.25", "0", "100"), random)));
+            case "rare" -> Value.of(random.nextBoolean());
+            case "planted" -> Value.of(TODAY.plusDays(random.nextInt(-3, 4)));
+            case "seen" -> Value.of(TODAY.atStartOfDay().plusHours(random.nextInt(-48, 49)));
+            default -> throw new IllegalArgumentException(field.name());
+        };
+    }
+
+    /** A condition at most so deep. */
+    public static Condition condition(RandomGenerator random, int depth) {
+        return switch (random.nextInt(depth > 0 ? 6 : 3)) {
+            case 0, 1 -> compare(random);
+            case 2 -> random.nextBoolean() ? Condition.isEmpty(field(random)) : oneOf(random);
+            case 3 -> new Condition.All(parts(random, depth));
+            case 4 -> new Condition.Any(parts(random, depth));
+            default -> condition(random, depth - 1).not();
+        };
+    }
+
+    private static List<Condition> parts(RandomGenerator random, int depth) {
+        List<Condition> parts = new ArrayList<>();
+        int count = random.nextInt(4);
+        for (int i = 0; i < count; i++) {
+            parts.add(condition(random, depth - 1));
+        }
+        return parts;
+    }
+
+    private static Condition compare(RandomGenerator random) {
+        FieldKey field = field(random);
+        boolean isText = TABLE.field(field).type().isText();
+        List<Operator> operators = List.of(Operator.values()).stream()
+                .filter(operator -> isText || !operator.isForText()).toList();
+        return new Condition.Compare(field, pick(operators, random), operand(field, random));
+    }
+
+    private static Operand operand(FieldKey field, RandomGenerator random) {
+        boolean other = random.nextInt(3) == 0;
+        if (other && (field.equals(PLANTED) || field.equals(SEEN))) {
+            return new Operand.Today(random.nextInt(-2, 3));
+        }
+        if (other && TABLE.field(field).type().isText()) {
+            return new Operand.OfVisitor();
+        }
+        return new Operand.Fixed(value(field, random));
+    }
+
+    private static Condition oneOf(RandomGenerator random) {
+        FieldKey field = field(random);
+        List<Value> values = new ArrayList<>();
+        int count = random.nextInt(3);
+        for (int i = 0; i < count; i++) {
+            values.add(value(field, random));
+        }
+        return Condition.oneOf(field, values);
+    }
+
+    private static FieldKey field(RandomGenerator random) {
+        return pick(TABLE.fields().all(), random).key();
+    }
+
+    public static <T> T pick(List<T> from, RandomGenerator random) {
+        return from.get(random.nextInt(from.size()));
+    }
+
+    /** A row with one name and nothing else. */
+    public static Row named(String name) {
+        return new Row(1, Map.of(NAME, Value.of(name)));
+    }
+
+    public static LocalDateTime midnight() {
+        return TODAY.atStartOfDay();
+    }
+}

@@ -1,0 +1,95 @@
+package org.pressboard.condition;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.pressboard.condition.Cases.KEEPER;
+import static org.pressboard.condition.Cases.MIRA;
+import static org.pressboard.condition.Cases.NAME;
+import static org.pressboard.condition.Cases.NOBODY;
+import static org.pressboard.condition.Cases.PLANTED;
+import static org.pressboard.condition.Cases.SEEN;
+import static org.pressboard.condition.Cases.SUGAR;
+import static org.pressboard.condition.Cases.WEEKS;
+import static org.pressboard.condition.Cases.named;
+
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.pressboard.value.Row;
+import org.pressboard.value.Value;
+
+class ConditionTest {
+
+    private static final Row EMPTY = new Row(1, Map.of());
+
+    @Test
+    void ofNoPartsAllHoldsAndAnyDoesNot() {
+        assertThat(Condition.ALWAYS.holds(EMPTY, NOBODY)).isTrue();
+        assertThat(Condition.NEVER.holds(EMPTY, NOBODY)).isFalse();
+    }
+
+    @Test
+    void comparingWithAnAbsentValueIsNeitherTrueNorFalse() {
+        Condition late = Condition.compare(WEEKS, Operator.AT_LEAST, Value.of(10));
+        assertThat(late.holds(EMPTY, NOBODY)).isFalse();
+        assertThat(late.not().holds(EMPTY, NOBODY)).isFalse();
+        assertThat(Condition.isEmpty(WEEKS).holds(EMPTY, NOBODY)).isTrue();
+        assertThat(Condition.isEmpty(WEEKS).not().holds(EMPTY, NOBODY)).isFalse();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"ÅSBY,true", "sby,true", "SB,true", "asby,false", "%,false", "_,false"})
+    void containsTakesLettersAlikeAndSignsAsTheyAre(String part, boolean holds) {
+        assertThat(Condition.compare(NAME, Operator.CONTAINS, Value.of(part)).holds(named("Åsby"), NOBODY))
+                .isEqualTo(holds);
+    }
+
+    @Test
+    void equalsIsLetterForLetter() {
+        assertThat(Condition.compare(NAME, Operator.EQUALS, Value.of("zoe")).holds(named("Zoe"), NOBODY)).isFalse();
+    }
+
+    @Test
+    void numbersCompareAsNumbersWhateverTheirScale() {
+        Row row = new Row(1, Map.of(SUGAR, Value.of(new BigDecimal("1.50")), WEEKS, Value.of(2)));
+        assertThat(Condition.oneOf(SUGAR, List.of(Value.of(new BigDecimal("1.5")))).holds(row, NOBODY)).isTrue();
+        assertThat(Condition.compare(WEEKS, Operator.GREATER, Value.of(new BigDecimal("1.9"))).holds(row, NOBODY))
+                .isTrue();
+    }
+
+    @Test
+    void aDateBesideAMomentIsItsMidnight() {
+        Row row = new Row(1, Map.of(SEEN, Value.of(Cases.midnight())));
+        assertThat(new Condition.Compare(SEEN, Operator.EQUALS, new Operand.Today(0)).holds(row, NOBODY)).isTrue();
+        assertThat(new Condition.Compare(SEEN, Operator.LESS, new Operand.Today(1)).holds(row, NOBODY)).isTrue();
+    }
+
+    @Test
+    void ownRowsAreThoseOfWhoeverLooks() {
+        Condition own = new Condition.Compare(KEEPER, Operator.EQUALS, new Operand.OfVisitor());
+        Row row = new Row(1, Map.of(KEEPER, Value.of("mira@example.org")));
+        assertThat(own.holds(row, MIRA)).isTrue();
+        assertThat(own.holds(row, new Standpoint(Cases.TODAY, "tomas@example.org"))).isFalse();
+        assertThat(own.holds(row, NOBODY)).isFalse();
+        assertThat(own.not().holds(row, NOBODY)).isFalse();
+    }
+
+    @Test
+    void joiningAddsNothingToAlwaysAndFlattens() {
+        Condition one = Condition.isEmpty(NAME);
+        Condition other = Condition.isEmpty(PLANTED);
+        assertThat(Condition.ALWAYS.and(one)).isEqualTo(one);
+        assertThat(one.and(Condition.ALWAYS)).isEqualTo(one);
+        assertThat(one.and(other).and(one)).isEqualTo(new Condition.All(List.of(one, other, one)));
+    }
+
+    @Test
+    void valuesOfDifferentKindsCannotBeCompared() {
+        Condition odd = Condition.compare(NAME, Operator.LESS, Value.of(3));
+        assertThatThrownBy(() -> odd.holds(named("x"), NOBODY)).isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining("Cannot compare");
+    }
+}

@@ -1,0 +1,111 @@
+package org.pressboard.listing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.pressboard.condition.Cases;
+import org.pressboard.condition.Condition;
+import org.pressboard.condition.Operator;
+import org.pressboard.grant.Decision;
+import org.pressboard.grant.Visitor;
+import org.pressboard.table.Field;
+import org.pressboard.table.FieldKey;
+import org.pressboard.table.FieldType;
+import org.pressboard.table.Fields;
+import org.pressboard.table.Table;
+import org.pressboard.value.Row;
+import org.pressboard.value.TextOrder;
+import org.pressboard.value.Value;
+
+class RowQueryTest {
+
+    private static final List<Row> ROWS = List.of(row(1, "b", 3L), row(2, null, 1L), row(3, "Å", null), row(4, "a", 3L),
+            row(5, "B", 2L));
+    private static final TextOrder ENGLISH = TextOrder.of(Locale.ENGLISH);
+
+    @Test
+    void emptyValuesComeLastInBothDirections() {
+        assertThat(ids(query(SortBy.up(Cases.NAME)))).containsExactly(4L, 3L, 1L, 5L, 2L);
+        assertThat(ids(query(SortBy.down(Cases.NAME)))).containsExactly(5L, 1L, 3L, 4L, 2L);
+    }
+
+    @Test
+    void rowsAlikeFollowByNumberInTheSameDirection() {
+        assertThat(ids(query(SortBy.up(Cases.WEEKS)))).containsExactly(2L, 5L, 1L, 4L, 3L);
+        assertThat(ids(query(SortBy.down(Cases.WEEKS)))).containsExactly(4L, 1L, 5L, 2L, 3L);
+    }
+
+    @Test
+    void pagesFollowEachOther() {
+        RowQuery query = query(SortBy.up(Cases.NAME)).onPage(2);
+        RowQuery two = new RowQuery(query.table(), query.visitor(), query.standpoint(), query.within(), query.sought(),
+                query.order(), 2, 2, query.show());
+        assertThat(ids(two)).containsExactly(1L, 5L);
+        assertThat(ids(two.onPage(3))).containsExactly(2L);
+        assertThat(ids(two.onPage(4))).isEmpty();
+    }
+
+    @Test
+    void whatIsNotGrantedNeverMatches() {
+        RowQuery refused = RowQuery.of(listing(Condition.ALWAYS), Cases.TABLE, Visitor.ANYONE,
+                new Decision.Refused(org.pressboard.problem.Problem.of("no")), start(), Cases.TODAY);
+        assertThat(refused.matching(ROWS)).isEmpty();
+    }
+
+    @Test
+    void grantKeepAndSearchAllCount() {
+        Condition keep = Condition.compare(Cases.WEEKS, Operator.AT_LEAST, Value.of(2));
+        Condition granted = Condition.compare(Cases.NAME, Operator.DIFFERS, Value.of("B"));
+        RowQuery query = RowQuery.of(listing(keep), Cases.TABLE, Visitor.ANYONE, new Decision.Allowed(granted),
+                start().withSearch("b"), Cases.TODAY);
+        assertThat(query.matching(ROWS)).extracting(Row::id).containsExactly(1L);
+        assertThat(query.withoutSearch().matching(ROWS)).extracting(Row::id).containsExactly(1L, 4L);
+    }
+
+    @Test
+    void aSuggestedListingSortsByWhatNamesTheRowAndNarrowsByChoices() {
+        Listing suggested = Suggestion.forTable(Cases.TABLE, new ListingKey("apples"));
+        assertThat(suggested.order()).containsExactly(SortBy.up(Cases.NAME));
+        assertThat(suggested.narrow()).containsExactly(Cases.USE, Cases.RARE);
+        assertThat(suggested.show()).doesNotContain(Cases.NOTES).hasSize(8);
+        assertThat(suggested.search()).containsExactly(Cases.NAME, Cases.NOTES, Cases.USE, Cases.KEEPER);
+    }
+
+    @Test
+    void aTableOfNothingButLongTextIsShownAllTheSame() {
+        FieldKey notes = new FieldKey("notes");
+        Table table = new Table(Cases.TABLE.key(), "Notes",
+                new Fields(List.of(new Field(notes, "Notes", new FieldType.LongText()))));
+        Listing suggested = Suggestion.forTable(table, new ListingKey("notes"));
+        assertThat(suggested.show()).containsExactly(notes);
+        assertThat(suggested.order()).isEmpty();
+    }
+
+    private static RowQuery query(SortBy sort) {
+        return RowQuery.of(listing(Condition.ALWAYS), Cases.TABLE, Visitor.ANYONE,
+                new Decision.Allowed(Condition.ALWAYS), start().withSort(List.of(sort)), Cases.TODAY);
+    }
+
+    private static RequestState start() {
+        return RequestState.startOf(listing(Condition.ALWAYS));
+    }
+
+    private static Listing listing(Condition keep) {
+        return new Listing(new ListingKey("apples"), Cases.TABLE.key(), keep, List.of(Cases.NAME), List.of(Cases.NAME),
+                List.of(), List.of(), 25, true);
+    }
+
+    private static List<Long> ids(RowQuery query) {
+        return query.pageOf(ROWS, ENGLISH).stream().map(Row::id).toList();
+    }
+
+    private static Row row(long id, String name, Long weeks) {
+        Map<FieldKey, Value> values = new java.util.HashMap<>();
+        values.put(Cases.NAME, name == null ? null : Value.of(name));
+        values.put(Cases.WEEKS, weeks == null ? null : Value.of(weeks));
+        return Row.of(id, values);
+    }
+}

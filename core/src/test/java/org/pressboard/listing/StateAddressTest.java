@@ -1,0 +1,131 @@
+package org.pressboard.listing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.URLDecoder;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.random.RandomGenerator;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.pressboard.condition.Cases;
+import org.pressboard.condition.Condition;
+import org.pressboard.condition.Operator;
+import org.pressboard.problem.Problem;
+import org.pressboard.value.Value;
+
+class StateAddressTest {
+
+    private static final Listing LISTING = new Listing(new ListingKey("apples"), Cases.TABLE.key(), Condition.ALWAYS,
+            List.of(Cases.NAME, Cases.USE, Cases.WEEKS, Cases.PLANTED), List.of(Cases.NAME, Cases.NOTES),
+            List.of(Cases.USE, Cases.RARE, Cases.PLANTED, Cases.WEEKS), List.of(SortBy.up(Cases.NAME)), 25, true);
+    private static final StateAddress ADDRESS = new StateAddress(LISTING, Cases.TABLE);
+
+    @Test
+    void thePlainAddressIsTheListingsOwnState() {
+        assertThat(read("").state()).isEqualTo(RequestState.startOf(LISTING));
+        assertThat(ADDRESS.write(RequestState.startOf(LISTING))).isEmpty();
+    }
+
+    @Test
+    void everythingThatAnAddressCanSay() {
+        RequestState state = read("?q=two+words&f.use=Cider&f.use=Eating&f.planted.from=2020-01-01"
+                + "&f.planted.to=2021-12-31&f.rare=yes&sort=-planted,name&size=50&page=3").state();
+        assertThat(state.search()).isEqualTo("two words");
+        assertThat(state.narrowingOf(Cases.USE).values()).containsExactly(Value.of("Cider"), Value.of("Eating"));
+        assertThat(state.narrowingOf(Cases.RARE).values()).containsExactly(Value.of(true));
+        assertThat(state.sort()).containsExactly(SortBy.down(Cases.PLANTED), SortBy.up(Cases.NAME));
+        assertThat(state.size()).isEqualTo(50);
+        assertThat(state.page()).isEqualTo(3);
+        assertThat(ADDRESS.write(state)).isEqualTo("?q=two+words&f.planted.from=2020-01-01&f.planted.to=2021-12-31"
+                + "&f.rare=yes&f.use=Cider&f.use=Eating&sort=-planted,name&size=50&page=3");
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "?page=x|state.bad-page|x", "?page=0|state.bad-page|0", "?page=99999999999|state.bad-page|99999999999",
+        "?size=7|state.bad-size|7", "?sort=-nosuch|state.no-sort|nosuch", "?sort=sugar|state.no-sort|sugar",
+        "?f.name=x|state.no-narrowing|name", "?f.weeks.from=many|state.bad-value|many",
+        "?f.planted.to=2021-02-30|state.bad-value|2021-02-30"})
+    void whatCannotBeFollowedIsSaidAndLeftOut(String query, String code, String named) {
+        Asked asked = read(query);
+        assertThat(asked.problems().all()).extracting(Problem::code).containsExactly(code);
+        assertThat(asked.problems().all().getFirst().details()).contains(named);
+        assertThat(asked.state()).isEqualTo(RequestState.startOf(LISTING));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"?utm_source=x", "?fbclid=1&f=2", "?q=", "?f.use=", "?sort=", "?page=", "?sort=name"})
+    void whatIsNotTheListingsOrIsEmptyChangesNothing(String query) {
+        Asked asked = read(query);
+        assertThat(asked.problems().isEmpty()).isTrue();
+        assertThat(ADDRESS.write(asked.state())).isEmpty();
+    }
+
+    @Test
+    void valuesWithSignsOfTheirOwnSurviveTheAddress() {
+        RequestState state = RequestState.startOf(LISTING).withSearch("50% & more = \"ß\" +#?");
+        assertThat(read(ADDRESS.write(state)).state()).isEqualTo(state);
+    }
+
+    @Test
+    void randomStatesSurviveTheAddress() {
+        RandomGenerator random = RandomGenerator.of("L64X128MixRandom");
+        for (int i = 0; i < 300; i++) {
+            RequestState state = random(random);
+            assertThat(read(ADDRESS.write(state)).state()).isEqualTo(state);
+        }
+    }
+
+    private static RequestState random(RandomGenerator random) {
+        RequestState state = RequestState.startOf(LISTING);
+        if (random.nextBoolean()) {
+            state = state.withSearch(Cases.pick(List.of("a", "å b", "%", "x&y=z"), random));
+        }
+        if (random.nextBoolean()) {
+            state = state.narrowed(Cases.USE, Narrowing.toValues(List.of(Value.of("Cider"), Value.of("a,b"))));
+        }
+        if (random.nextBoolean()) {
+            state = state.narrowed(Cases.WEEKS, new Narrowing(List.of(), Value.of(random.nextInt(9)), null));
+        }
+        if (random.nextBoolean()) {
+            state = state.withSort(List.of(new SortBy(Cases.PLANTED, random.nextBoolean())));
+        }
+        return state.withSize(Cases.pick(Listing.PAGE_SIZES, random)).withPage(1 + random.nextInt(5));
+    }
+
+    @Test
+    void eachWordMustBeInOneOfTheSearchedFields() {
+        Condition sought = read("?q=red+apple").state().sought(LISTING.search());
+        Condition red = new Condition.Any(List.of(
+                Condition.compare(Cases.NAME, Operator.CONTAINS, Value.of("red")),
+                Condition.compare(Cases.NOTES, Operator.CONTAINS, Value.of("red"))));
+        assertThat(sought).isInstanceOfSatisfying(Condition.All.class,
+                all -> assertThat(all.parts()).hasSize(2).contains(red));
+    }
+
+    @Test
+    void anySearchOrOrderBeginsAtTheFirstPageAgain() {
+        RequestState third = RequestState.startOf(LISTING).withPage(3);
+        assertThat(third.withSearch("x").page()).isEqualTo(1);
+        assertThat(third.withSort(List.of(SortBy.up(Cases.USE))).page()).isEqualTo(1);
+        assertThat(third.without(Cases.USE).page()).isEqualTo(1);
+    }
+
+    private static Asked read(String query) {
+        Map<String, List<String>> parameters = new LinkedHashMap<>();
+        for (String part : query.replaceFirst("^\\?", "").split("&")) {
+            if (!part.isEmpty()) {
+                String[] pair = part.split("=", 2);
+                parameters.computeIfAbsent(pair[0], name -> new ArrayList<>())
+                        .add(pair.length > 1 ? URLDecoder.decode(pair[1], StandardCharsets.UTF_8) : "");
+            }
+        }
+        return ADDRESS.read(parameters);
+    }
+}

@@ -1,0 +1,44 @@
+package org.pressboard.value;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.pressboard.table.FieldType;
+
+/** The calendar forms are those of ISO 8601-1:2019, 5.2.2.1 and 5.4.2.1 (extended format). */
+class PlainFormTest {
+
+    @ParameterizedTest
+    @CsvSource({"1985-04-12,true", "1985-4-12,false", "1985-02-30,false", "2000-02-29,true", "1900-02-29,false",
+        "12.04.1985,false"})
+    void datesAreIsoDates(String text, boolean isDate) {
+        assertThat(PlainForm.read(new FieldType.Date(), text).isPresent()).isEqualTo(isDate);
+    }
+
+    @Test
+    void momentsAreIsoAndADateIsItsMidnight() {
+        FieldType moment = new FieldType.DateTime();
+        assertThat(PlainForm.read(moment, "1985-04-12T23:20:30").map(PlainForm::write)).contains("1985-04-12T23:20:30");
+        assertThat(PlainForm.read(moment, "1985-04-12").map(PlainForm::write)).contains("1985-04-12T00:00");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"1.50,1.50", "1E+2,100", "-0.001,-0.001"})
+    void decimalsAreWrittenOutPlainly(String text, String written) {
+        assertThat(PlainForm.read(new FieldType.Decimal(2), text).map(PlainForm::write)).contains(written);
+    }
+
+    @Test
+    void anExponentThatWouldFillTheMemoryIsNoNumber() {
+        assertThat(PlainForm.read(new FieldType.Decimal(2), "1e999999999")).isEmpty();
+        assertThat(PlainForm.read(new FieldType.WholeNumber(true), "9223372036854775808")).isEmpty();
+    }
+
+    @Test
+    void yesAndNoNeverChangeWithTheLanguage() {
+        assertThat(PlainForm.read(new FieldType.YesNo(), "yes")).contains(Value.of(true));
+        assertThat(PlainForm.read(new FieldType.YesNo(), "ja")).isEmpty();
+    }
+}

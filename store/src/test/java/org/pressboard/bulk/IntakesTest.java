@@ -1,0 +1,175 @@
+package org.pressboard.bulk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.ByteArrayInputStream;
+import java.io.InputStream;
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.sql.Date;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.UUID;
+import java.util.concurrent.Future;
+import org.jooq.impl.DSL;
+import org.junit.jupiter.api.Test;
+import org.pressboard.edition.PageKey;
+import org.pressboard.intake.Outcome;
+import org.pressboard.intake.Plan;
+import org.pressboard.intake.Reading;
+import org.pressboard.problem.Problem;
+import org.pressboard.problem.ProblemsFound;
+import org.pressboard.table.Field;
+import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+import org.pressboard.testing.Eventually;
+import org.pressboard.testing.StoreTest;
+import org.springframework.beans.factory.annotation.Autowired;
+
+class IntakesTest extends StoreTest {
+
+    @Autowired
+    private Intakes intakes;
+
+    @Test
+    void aFileBecomesTableRowsListingAndDraft() throws Exception {
+        UUID id = surveyed("fruit_trees.csv", "Name;Planted;Weight (kg);Notes\nÅsby;25.12.2020;1.234,5;\"a\tb\\c\nd\"\n"
+                + "Hollin;;2,25;\n");
+        intakes.load(id, plan(id)).get();
+        Intake done = intakes.find(id).orElseThrow();
+        assertThat(done.status()).isEqualTo(Intake.Status.DONE);
+        assertThat(done.rowsDone()).isEqualTo(2);
+        Table table = catalog.table(new TableKey("fruit_trees")).orElseThrow();
+        assertThat(table.fields().all()).extracting(Field::label)
+                .containsExactly("Name", "Planted", "Weight (kg)", "Notes");
+        assertThat(sql.fetch("select name, planted, weight_kg, notes from hosted.fruit_trees order by row_id")
+                .intoArrays()).isDeepEqualTo(new Object[][] {
+                    {"Åsby", Date.valueOf("2020-12-25"), new BigDecimal("1234.5"), "a\tb\\c\nd"},
+                    {"Hollin", null, new BigDecimal("2.25"), null}});
+        assertThat(catalog.page(new PageKey("fruit-trees")).orElseThrow().isPublished()).isFalse();
+        assertThat(catalog.published().openTo(org.pressboard.grant.Visitor.ANYONE)).isEmpty();
+    }
+
+    @Test
+    void rowsThatDoNotFitAreKeptAsideWithTheirReasons() throws Exception {
+        UUID id = surveyed("aside.csv", "name,weeks\na,1\nb,many\nc,2,3\nd,4\n");
+        Plan plan = plan(id);
+        intakes.load(id, new Plan("Aside", List.of(plan.columns().get(0),
+                plan.columns().get(1).withReading(Reading.WHOLE)))).get();
+        Intake done = intakes.find(id).orElseThrow();
+        assertThat(done.rowsDone()).isEqualTo(2);
+        assertThat(done.rowsAside()).isEqualTo(2);
+        List<Outcome.KeptAside> kept = new ArrayList<>();
+        intakes.keptAside(id, kept::add);
+        assertThat(kept).containsExactly(
+                new Outcome.KeptAside(3, List.of(Problem.of("row.misfit.whole", "weeks", "many")), List.of("b", "many")),
+                new Outcome.KeptAside(4, List.of(Problem.of("row.ragged", 3, 2)), List.of("c", "2", "3")));
+    }
+
+    @Test
+    void theSameNameTwiceMakesTwoTables() throws Exception {
+        for (int i = 0; i < 2; i++) {
+            UUID id = surveyed("twice.csv", "name\na\n");
+            intakes.load(id, plan(id)).get();
+        }
+        assertThat(catalog.tableKeys()).contains("twice", "twice_2");
+        assertThat(catalog.pageKeys()).contains("twice", "twice-2");
+    }
+
+    @Test
+    void aFileThatIsNoTableIsRefusedWithTheReason() throws Exception {
+        UUID id = surveyed("picture.csv", "\u0000\u0001\u0002");
+        Intake intake = intakes.find(id).orElseThrow();
+        assertThat(intake.status()).isEqualTo(Intake.Status.REFUSED);
+        assertThat(intake.problems().all()).extracting(Problem::code).containsExactly("file.nul-byte");
+    }
+
+    @Test
+    void aFileThatIsTooLargeLeavesNothingBehind() {
+        InputStream endless = new InputStream() {
+            @Override
+            public int read() {
+                return 'x';
+            }
+
+            @Override
+            public int read(byte[] into, int offset, int length) {
+                java.util.Arrays.fill(into, offset, offset + length, (byte) 'x');
+                return length;
+            }
+        };
+        long before = count("pressboard", "intake");
+        long piecesBefore = count("pressboard", "intake_chunk");
+        assertThatThrownBy(() -> intakes.receive("large.csv", endless)).isInstanceOf(ProblemsFound.class)
+                .hasMessageContaining("file.too-large");
+        assertThat(count("pressboard", "intake")).isEqualTo(before);
+        assertThat(count("pressboard", "intake_chunk")).isEqualTo(piecesBefore);
+    }
+
+    @Test
+    void losingTheDatabaseInTheMiddleLeavesNothing() throws Exception {
+        Future<?> load = startLong("broken.csv");
+        Eventually.holds(() -> terminated("copy \"hosted\".\"broken\"%") > 0);
+        load.get();
+        UUID id = (UUID) sql.fetchValue("select id from pressboard.intake where file_name = 'broken.csv'");
+        Intake intake = intakes.find(id).orElseThrow();
+        assertThat(intake.status()).isEqualTo(Intake.Status.FAILED);
+        assertNothingLeft("broken");
+        // and it can be tried again
+        intakes.load(id, plan(id)).get();
+        assertThat(intakes.find(id).orElseThrow().status()).isEqualTo(Intake.Status.DONE);
+        assertThat(count("hosted", "broken")).isEqualTo(LONG);
+    }
+
+    @Test
+    void stoppingInTheMiddleLeavesNothing() throws Exception {
+        Future<?> load = startLong("stopped.csv");
+        UUID id = (UUID) sql.fetchValue("select id from pressboard.intake where file_name = 'stopped.csv'");
+        Eventually.holds(() -> intakes.find(id).orElseThrow().rowsDone() > 0);
+        intakes.cancel(id);
+        load.get();
+        assertThat(intakes.find(id).orElseThrow().status()).isEqualTo(Intake.Status.CANCELLED);
+        assertNothingLeft("stopped");
+    }
+
+    private static final int LONG = 400_000;
+
+    private Future<?> startLong(String file) throws Exception {
+        UUID id = surveyed(file, "name,number\n" + "some text,12\n".repeat(LONG));
+        return intakes.load(id, plan(id));
+    }
+
+    private long terminated(String query) {
+        return sql.fetchOne("select count(pg_terminate_backend(pid)) from pg_stat_activity where query ilike {0} "
+                + "and pid <> pg_backend_pid() and datname = current_database()", DSL.val(query)).get(0, Long.class);
+    }
+
+    private void assertNothingLeft(String table) {
+        assertThat(catalog.table(new TableKey(table))).isEmpty();
+        assertThat(catalog.pageKeys()).doesNotContain(table);
+        assertThat((String) sql.fetchValue("select to_regclass('hosted." + table + "')::text")).isNull();
+    }
+
+    private UUID surveyed(String name, String text) throws Exception {
+        UUID id = intakes.receive(name, new ByteArrayInputStream(text.getBytes(StandardCharsets.UTF_8)));
+        intakes.survey(id).get();
+        return id;
+    }
+
+    private Plan plan(UUID id) {
+        return Objects.requireNonNull(intakes.find(id).orElseThrow().plan());
+    }
+
+    private long count(String schema, String table) {
+        return sql.fetchCount(DSL.table(DSL.name(schema, table)));
+    }
+
+    @Test
+    void namesOfFilesBecomeNamesOfTables() {
+        assertThat(Intakes.labelFrom("C:\\Users\\me\\fruit_trees-2024.csv")).isEqualTo("Fruit trees 2024");
+        assertThat(Intakes.labelFrom("../../etc/passwd")).isEqualTo("Passwd");
+        assertThat(Intakes.labelFrom(".csv")).isEqualTo("Table");
+    }
+}

@@ -1,0 +1,137 @@
+package org.pressboard.schema;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.pressboard.condition.Cases;
+import org.pressboard.edition.Page;
+import org.pressboard.edition.PageKey;
+import org.pressboard.grant.Openness;
+import org.pressboard.grant.Visitor;
+import org.pressboard.listing.ListingKey;
+import org.pressboard.listing.Suggestion;
+import org.pressboard.table.Table;
+import org.pressboard.testing.Eventually;
+import org.pressboard.testing.StoreTest;
+
+class HostedTablesTest extends StoreTest {
+
+    @Test
+    void columnsHaveReadableNamesAndFittingTypes() throws SQLException {
+        Table table = tableWith(List.of());
+        List<String> columns = sql.fetch("select column_name || ' ' || data_type from information_schema.columns "
+                        + "where table_schema = 'hosted' and table_name = {0} order by ordinal_position",
+                org.jooq.impl.DSL.val(table.key().name())).into(String.class);
+        assertThat(columns).startsWith("row_id bigint", "name text", "notes text", "use text", "keeper text",
+                "weeks bigint", "sugar numeric", "rare boolean", "planted date", "seen timestamp without time zone");
+    }
+
+    @Test
+    void withoutAGrantTheVisitorsRoleMayNotEvenAsk() {
+        Table table = tableWith(List.of(Cases.named("Hollin")));
+        assertThatThrownBy(() -> countAsVisitor(table, "ANYONE")).hasMessageContaining("permission denied");
+        publisher.open(table.key(), Openness.MEMBERS);
+        assertThat(count(table, "ANYONE")).isZero();
+        assertThat(count(table, "MEMBER")).isEqualTo(1);
+        publisher.open(table.key(), Openness.EVERYONE);
+        assertThat(count(table, "ANYONE")).isEqualTo(1);
+        publisher.open(table.key(), Openness.NOBODY);
+        assertThatThrownBy(() -> countAsVisitor(table, "MEMBER")).hasMessageContaining("permission denied");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"insert into hosted.%s (name) values ('x')", "update hosted.%s set name = 'x'",
+        "delete from hosted.%s", "truncate hosted.%s", "drop table hosted.%s", "select * from pressboard.account"})
+    void theVisitorsRoleMayOnlyRead(String statement) {
+        Table table = tableWith(List.of(Cases.named("Hollin")));
+        publisher.open(table.key(), Openness.EVERYONE);
+        assertThatThrownBy(() -> asVisitor(statement.formatted(table.key())))
+                .hasMessageMatching("(?s).*(permission denied|must be owner).*");
+    }
+
+    @Test
+    void whatTheCatalogSaysAndWhatTheDatabaseEnforcesChangeTogether() {
+        Table table = tableWith(List.of());
+        publisher.open(table.key(), Openness.EVERYONE);
+        assertThat(catalog.published().maySee(Visitor.ANYONE, table.key()).isAllowed()).isTrue();
+        assertThatThrownBy(() -> inTransaction(() -> {
+            publisher.open(table.key(), Openness.NOBODY);
+            throw new IllegalStateException("breaks off");
+        })).hasMessage("breaks off");
+        assertThat(catalog.published().maySee(Visitor.ANYONE, table.key()).isAllowed()).isTrue();
+        assertThat(count(table, "ANYONE")).isZero(); // it is empty, and may be asked
+    }
+
+    @Test
+    void publishingMakesTheIndexesThatSearchAndOrderUse() {
+        Table table = tableWith(List.of());
+        inTransaction(() -> sql.execute("insert into {0} (name, weeks) "
+                + "select md5(i::text), i from generate_series(1, 20000) i", name("hosted", table.key().name())));
+        PageKey page = new PageKey("indexed-" + table.key().name().replace('_', '-'));
+        var listing = Suggestion.forTable(table, new ListingKey(page.name()));
+        inTransaction(() -> catalog.addPage(new Page(page, "Indexed", List.of(listing))));
+        publisher.publish(page, Map.of(table.key(), Openness.EVERYONE), null);
+        Eventually.holds(() -> publisher.indexProgress(listing).isComplete());
+        assertThat(publisher.indexProgress(listing).wanted()).isGreaterThan(8);
+        assertThat(plan("select row_id from hosted." + table.key() + " where name ilike '%abcdef%'"))
+                .contains("_search_");
+        assertThat(plan("select row_id from hosted." + table.key() + " where weeks is not null "
+                + "order by weeks desc, row_id desc limit 25")).contains("Index").contains("_order_");
+        // made again, nothing happens
+        publisher.completeIndexes();
+        assertThat(publisher.indexProgress(listing).isComplete()).isTrue();
+    }
+
+    @Test
+    void removingATableRemovesItsRowsAndItsPages() {
+        Table table = tableWith(List.of(Cases.named("Hollin")));
+        PageKey page = new PageKey("gone-" + table.key().name().replace('_', '-'));
+        inTransaction(() -> catalog.addPage(new Page(page, "Gone",
+                List.of(Suggestion.forTable(table, new ListingKey(page.name()))))));
+        publisher.publish(page, Map.of(table.key(), Openness.EVERYONE), null);
+        publisher.remove(table.key());
+        assertThat(catalog.table(table.key())).isEmpty();
+        assertThat(catalog.published().edition(page)).isEmpty();
+        assertThat((String) sql.fetchValue("select to_regclass({0})::text",
+                org.jooq.impl.DSL.val("hosted." + table.key()))).isNull();
+    }
+
+    private String plan(String statement) {
+        return sql.fetch("explain " + statement).formatCSV();
+    }
+
+    private long count(Table table, String kind) {
+        try {
+            return countAsVisitor(table, kind);
+        } catch (SQLException failed) {
+            throw new IllegalStateException(failed);
+        }
+    }
+
+    private static long countAsVisitor(Table table, String kind) throws SQLException {
+        try (Connection connection = DATABASE.connect(); Statement statement = connection.createStatement()) {
+            statement.execute("set role pressboard_visitor");
+            statement.execute("select set_config('pressboard.kind', '" + kind + "', false)");
+            try (ResultSet result = statement.executeQuery("select count(*) from hosted." + table.key())) {
+                result.next();
+                return result.getLong(1);
+            }
+        }
+    }
+
+    private static void asVisitor(String sql) throws SQLException {
+        try (Connection connection = DATABASE.connect(); Statement statement = connection.createStatement()) {
+            statement.execute("set role pressboard_visitor");
+            statement.execute(sql);
+        }
+    }
+}

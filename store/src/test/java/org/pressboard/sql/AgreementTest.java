@@ -1,0 +1,98 @@
+package org.pressboard.sql;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.random.RandomGenerator;
+import java.util.random.RandomGeneratorFactory;
+import org.junit.jupiter.api.Test;
+import org.pressboard.condition.Cases;
+import org.pressboard.condition.Condition;
+import org.pressboard.grant.Audience;
+import org.pressboard.grant.Grant;
+import org.pressboard.grant.Grants;
+import org.pressboard.grant.Verb;
+import org.pressboard.grant.Visitor;
+import org.pressboard.rows.VisitorScope;
+import org.pressboard.table.Table;
+import org.pressboard.testing.StoreTest;
+import org.pressboard.value.Row;
+import org.springframework.beans.factory.annotation.Autowired;
+
+/** The core in memory, the compiled SQL and the row security alone give the same answers, whatever is asked. */
+class AgreementTest extends StoreTest {
+
+    private static final long SEED = 20261125;
+    private static final List<Visitor> VISITORS = List.of(Visitor.ANYONE, Visitor.member("mira@example.org"),
+            Visitor.member("tomas@example.org"));
+
+    @Autowired
+    private VisitorScope scope;
+
+    @Test
+    void conditionsHoldForTheSameRowsInMemoryAndInSql() {
+        RandomGenerator random = random();
+        List<Row> rows = Cases.rows(random, 120);
+        Table table = tableWith(rows);
+        for (int i = 0; i < 600; i++) {
+            Condition condition = Cases.condition(random, 3);
+            Visitor visitor = Cases.pick(VISITORS, random);
+            List<Long> inMemory = rows.stream().filter(row -> condition.holds(row, visitor.on(Cases.TODAY)))
+                    .map(Row::id).toList();
+            assertThat(bySql(table, condition, visitor)).as("seed %d, %s, %s", SEED, visitor, condition)
+                    .isEqualTo(inMemory);
+        }
+    }
+
+    @Test
+    void rowSecurityAloneShowsWhatTheGrantsAllow() {
+        RandomGenerator random = random();
+        List<Row> rows = Cases.rows(random, 60);
+        Table table = tableWith(rows);
+        for (int i = 0; i < 80; i++) {
+            Grants grants = grants(random);
+            publisher.grant(table.key(), grants);
+            for (Visitor visitor : VISITORS) {
+                Condition allowed = grants.decide(visitor, Verb.SEE).rows();
+                List<Long> inMemory = rows.stream().filter(row -> allowed.holds(row, visitor.on(Cases.TODAY)))
+                        .map(Row::id).toList();
+                assertThat(byRowSecurity(table, visitor, grants)).as("seed %d, %s, %s", SEED, visitor, grants)
+                        .isEqualTo(inMemory);
+            }
+        }
+    }
+
+    private static RandomGenerator random() {
+        return RandomGeneratorFactory.of("L64X128MixRandom").create(SEED);
+    }
+
+    private static Grants grants(RandomGenerator random) {
+        List<Grant> grants = new ArrayList<>();
+        int count = random.nextInt(3);
+        for (int i = 0; i < count; i++) {
+            grants.add(new Grant(Cases.pick(List.of(Audience.values()), random), Verb.SEE, Cases.condition(random, 2)));
+        }
+        return new Grants(grants);
+    }
+
+    private List<Long> bySql(Table table, Condition condition, Visitor visitor) {
+        TableSql tableSql = new TableSql(table, ENGLISH);
+        return inTransaction(() -> sql.select(tableSql.rowId()).from(tableSql.asTable())
+                .where(tableSql.condition(condition, new OperandSql.Bound(visitor.on(Cases.TODAY))))
+                .orderBy(tableSql.rowId()).fetch(tableSql.rowId()));
+    }
+
+    /** Without a grant the role may not even ask. */
+    private List<Long> byRowSecurity(Table table, Visitor visitor, Grants grants) {
+        TableSql tableSql = new TableSql(table, ENGLISH);
+        if (grants.all().isEmpty()) {
+            return List.of();
+        }
+        return inTransaction(() -> {
+            scope.enter(visitor, visitor.on(Cases.TODAY));
+            return sql.select(tableSql.rowId()).from(tableSql.asTable()).orderBy(tableSql.rowId())
+                    .fetch(tableSql.rowId());
+        });
+    }
+}

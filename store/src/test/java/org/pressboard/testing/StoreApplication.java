@@ -1,0 +1,24 @@
+package org.pressboard.testing;
+
+import java.time.Clock;
+import org.pressboard.condition.Cases;
+import org.springframework.boot.SpringBootConfiguration;
+import org.springframework.boot.autoconfigure.EnableAutoConfiguration;
+import org.springframework.boot.persistence.autoconfigure.EntityScan;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.ComponentScan;
+
+/** The store alone, for its tests. */
+@SpringBootConfiguration
+@EnableAutoConfiguration
+@EntityScan("org.pressboard")
+@ComponentScan({"org.pressboard.catalog", "org.pressboard.change", "org.pressboard.sql", "org.pressboard.rows",
+    "org.pressboard.schema", "org.pressboard.bulk"})
+public class StoreApplication {
+
+    @Bean
+    Clock clock() {
+        java.time.ZoneId zone = java.time.ZoneId.systemDefault();
+        return Clock.fixed(Cases.TODAY.atStartOfDay(zone).toInstant(), zone);
+    }
+}
