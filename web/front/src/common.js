@@ -27,6 +27,15 @@ Alpine.data('menu', () => ({
   },
 }));
 
+// What the answer says of a choice holds, also where somebody had ticked it by hand; what is being typed stays.
+document.addEventListener('htmx:after:swap', () => {
+  for (const element of document.querySelectorAll('.sheet .bar :is(input, option)')) {
+    if (element.type === 'checkbox') element.checked = element.defaultChecked;
+    else if (element.tagName === 'OPTION') element.selected = element.defaultSelected;
+    else if (element !== document.activeElement) element.value = element.defaultValue;
+  }
+});
+
 // An answer that does not come is said at the place, and the rows stay as they were.
 function say(element, text) {
   const place = element?.closest('.sheet')?.querySelector('.notices');

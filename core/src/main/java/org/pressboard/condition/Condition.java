@@ -96,6 +96,18 @@ public sealed interface Condition {
         return Evaluation.of(this, row, standpoint) == Truth.TRUE;
     }
 
+    /** Whether the answer may differ with the day or with whoever looks. */
+    default boolean dependsOnStandpoint() {
+        return switch (this) {
+            case All all -> all.parts.stream().anyMatch(Condition::dependsOnStandpoint);
+            case Any any -> any.parts.stream().anyMatch(Condition::dependsOnStandpoint);
+            case Not not -> not.part.dependsOnStandpoint();
+            case Compare compare -> !(compare.operand instanceof Operand.Fixed);
+            case OneOf oneOf -> false;
+            case Empty empty -> false;
+        };
+    }
+
     private static List<Condition> partsOfAll(Condition condition) {
         return condition instanceof All(List<Condition> parts) ? parts : List.of(condition);
     }

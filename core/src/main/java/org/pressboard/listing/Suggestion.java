@@ -22,15 +22,22 @@ public final class Suggestion {
 
     public static Listing forTable(Table table, ListingKey key) {
         Fields fields = table.fields();
-        return new Listing(key, table.key(), Condition.ALWAYS, shown(fields), fields.keysWhere(FieldType::isText),
-                narrowed(fields), order(fields), Listing.USUAL_PAGE_SIZE, true);
+        List<FieldKey> shown = shown(fields);
+        return new Listing(key, table.key(), Condition.ALWAYS, shown, searched(fields, shown), narrowed(fields),
+                order(fields), Listing.USUAL_PAGE_SIZE, true);
     }
 
-    /** Short fields as they stand in the table; long texts only where nothing else is there. */
+    /** The first fields as they stand in the table; long texts only where there is room besides the short ones. */
     private static List<FieldKey> shown(Fields fields) {
-        List<FieldKey> brief = fields.keysWhere(type -> !(type instanceof FieldType.LongText));
-        List<FieldKey> candidates = brief.isEmpty() ? fields.keysWhere(type -> true) : brief;
-        return candidates.stream().limit(MOST_SHOWN).toList();
+        Stream<FieldKey> brief = fields.keysWhere(type -> !(type instanceof FieldType.LongText)).stream();
+        Stream<FieldKey> lengthy = fields.keysWhere(FieldType.LongText.class::isInstance).stream();
+        List<FieldKey> chosen = Stream.concat(brief, lengthy).limit(MOST_SHOWN).toList();
+        return fields.stream().map(Field::key).filter(chosen::contains).toList();
+    }
+
+    /** The shown texts: a search that finds words in fields not shown would tell what stands in them. */
+    private static List<FieldKey> searched(Fields fields, List<FieldKey> shown) {
+        return shown.stream().filter(key -> fields.get(key).type().isText()).toList();
     }
 
     private static List<FieldKey> narrowed(Fields fields) {

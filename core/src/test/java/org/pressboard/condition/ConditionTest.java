@@ -87,6 +87,14 @@ class ConditionTest {
     }
 
     @Test
+    void onlyOperandsOfTheMomentMakeAConditionDependOnIt() {
+        Condition fixed = Condition.isEmpty(NAME).and(Condition.compare(WEEKS, Operator.LESS, Value.of(3)));
+        assertThat(fixed.dependsOnStandpoint()).isFalse();
+        assertThat(new Condition.Any(List.of(fixed, new Condition.Compare(PLANTED, Operator.LESS,
+                new Operand.Today(0)).not())).dependsOnStandpoint()).isTrue();
+    }
+
+    @Test
     void valuesOfDifferentKindsCannotBeCompared() {
         Condition odd = Condition.compare(NAME, Operator.LESS, Value.of(3));
         assertThatThrownBy(() -> odd.holds(named("x"), NOBODY)).isInstanceOf(IllegalArgumentException.class)

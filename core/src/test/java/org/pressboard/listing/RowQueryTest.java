@@ -71,7 +71,7 @@ class RowQueryTest {
         assertThat(suggested.order()).containsExactly(SortBy.up(Cases.NAME));
         assertThat(suggested.narrow()).containsExactly(Cases.USE, Cases.RARE);
         assertThat(suggested.show()).doesNotContain(Cases.NOTES).hasSize(8);
-        assertThat(suggested.search()).containsExactly(Cases.NAME, Cases.NOTES, Cases.USE, Cases.KEEPER);
+        assertThat(suggested.search()).containsExactly(Cases.NAME, Cases.USE, Cases.KEEPER);
     }
 
     @Test

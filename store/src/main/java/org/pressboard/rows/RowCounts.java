@@ -3,14 +3,19 @@ package org.pressboard.rows;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.Locale;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.change.ChangeFeed;
+import org.pressboard.condition.Condition;
+import org.pressboard.condition.Standpoint;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.Total;
 import org.pressboard.sql.OperandSql;
 import org.pressboard.sql.TableSql;
+import org.pressboard.table.TableKey;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
@@ -32,12 +37,14 @@ class RowCounts {
     private static final Logger LOG = LoggerFactory.getLogger(RowCounts.class);
     private static final Locale ANY_LANGUAGE = Locale.ENGLISH;
 
-    private record Key(long revision, RowQuery query) {
+    /** What is counted: where the condition does not ask who looks or when, the count is the same for all. */
+    private record Key(long revision, TableKey table, Condition condition, @Nullable Standpoint standpoint) {
     }
 
     private final DSLContext sql;
     private final ChangeFeed changes;
     private final TransactionTemplate reading;
+    private final Set<TableKey> underWay = ConcurrentHashMap.newKeySet();
     private final Cache<Key, Total> kept = Caffeine.newBuilder().maximumSize(10_000).build();
 
     RowCounts(DSLContext sql, ChangeFeed changes, PlatformTransactionManager transactions) {
@@ -59,7 +66,7 @@ class RowCounts {
             total = countToBound(query);
             kept.put(key, total);
             if (total instanceof Total.MoreThan && !query.isSearched()) {
-                countToEndInBackground(query);
+                countToEndInBackground(query, key);
             }
         }
         return total;
@@ -88,20 +95,26 @@ class RowCounts {
                 .where(table.condition(query.condition(), new OperandSql.Bound(query.standpoint())));
     }
 
-    private void countToEndInBackground(RowQuery query) {
+    /** One at a time for each table: while rows keep changing, counting must not become all that the database does. */
+    private void countToEndInBackground(RowQuery query, Key key) {
+        if (!underWay.add(key.table)) {
+            return;
+        }
         Thread.ofVirtual().name("count " + query.table().key()).start(() -> {
             try {
                 countToEnd(query);
             } catch (DataAccessException | TransactionException | org.jooq.exception.DataAccessException failed) {
                 LOG.info("Could not count {} to the end: {}", query.table().key(), failed.getMessage());
+            } finally {
+                underWay.remove(key.table);
             }
         });
     }
 
-    /** Pages, orders and shown fields do not change how many rows there are. */
     private Key key(RowQuery query) {
-        RowQuery counted = new RowQuery(query.table(), query.visitor(), query.standpoint(), query.within(),
-                query.sought(), java.util.List.of(), 1, 1, java.util.List.of());
-        return new Key(changes.rowsRevision(query.table().key()), counted);
+        Condition condition = query.condition();
+        TableKey table = query.table().key();
+        return new Key(changes.rowsRevision(table), table, condition,
+                condition.dependsOnStandpoint() ? query.standpoint() : null);
     }
 }

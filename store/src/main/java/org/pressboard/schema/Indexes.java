@@ -2,6 +2,7 @@ package org.pressboard.schema;
 
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -10,6 +11,7 @@ import java.util.Set;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ThreadFactory;
+import java.util.concurrent.locks.LockSupport;
 import javax.sql.DataSource;
 import org.jooq.DSLContext;
 import org.jooq.Field;
@@ -34,6 +36,8 @@ import org.springframework.stereotype.Component;
 public class Indexes implements DisposableBean {
 
     private static final Logger LOG = LoggerFactory.getLogger(Indexes.class);
+    private static final long TURN = 0x70726573736978L;
+    private static final Duration BETWEEN_ASKING = Duration.ofMillis(100);
     private static final ThreadFactory THREADS = Thread.ofVirtual().name("indexes-", 0).factory();
 
     private final DataSource database;
@@ -69,12 +73,25 @@ public class Indexes implements DisposableBean {
     public void make(Table table, Listing listing, Locale language) throws SQLException {
         try (Connection connection = database.getConnection()) {
             connection.setAutoCommit(true);
+            DSLContext direct = DSL.using(connection, SQLDialect.POSTGRES, sql.settings());
             try {
-                make(DSL.using(connection, SQLDialect.POSTGRES, sql.settings()), table, listing, language);
+                takeTurn(direct);
+                make(direct, table, listing, language);
             } finally {
-                connection.createStatement().execute("reset statement_timeout");
+                direct.execute("select pg_advisory_unlock_all()");
+                direct.execute("reset statement_timeout");
                 connection.setAutoCommit(false);
             }
+        }
+    }
+
+    /**
+     * Two that make indexes at once, on this node or on another, would wait for each other for ever. So each asks
+     * again and again for its turn; a statement that waits for it would itself be waited for.
+     */
+    private static void takeTurn(DSLContext direct) {
+        while (!Boolean.TRUE.equals(direct.fetchValue("select pg_try_advisory_lock({0})", DSL.inline(TURN)))) {
+            LockSupport.parkNanos(BETWEEN_ASKING.toNanos());
         }
     }
 

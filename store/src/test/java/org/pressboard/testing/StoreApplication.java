@@ -2,14 +2,12 @@ package org.pressboard.testing;
 
 import java.time.Clock;
 import org.pressboard.condition.Cases;
-import org.springframework.boot.SpringBootConfiguration;
 import org.springframework.boot.autoconfigure.EnableAutoConfiguration;
 import org.springframework.boot.persistence.autoconfigure.EntityScan;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.ComponentScan;
 
 /** The store alone, for its tests. */
-@SpringBootConfiguration
 @EnableAutoConfiguration
 @EntityScan("org.pressboard")
 @ComponentScan({"org.pressboard.catalog", "org.pressboard.change", "org.pressboard.sql", "org.pressboard.rows",

@@ -21,6 +21,11 @@ public record Sheet(String id, String label, Place place, String query, @Nullabl
     public record Line(long rowId, List<Cell> cells) {
     }
 
+    /** The rows as HTML, every text in it escaped. */
+    public String rowsMarkup() {
+        return RowsMarkup.of(lines);
+    }
+
     public boolean isEmpty() {
         return lines.isEmpty();
     }

@@ -11,12 +11,12 @@ import org.pressboard.sheet.Sheets;
 import org.springframework.boot.info.BuildProperties;
 import org.springframework.http.HttpHeaders;
 import org.springframework.stereotype.Component;
-import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.context.request.ServletWebRequest;
 
 /**
- * Whether a browser has what it would get anyway. The tag says which state of the catalog and of the rows an answer was
- * drawn from, so an unchanged page costs neither a query nor a drawing. Only for those who are not signed in; what
- * others get is never kept.
+ * Whether a browser has what it would get anyway, or somebody else was just given it. A tag says which state of the
+ * catalog and of the rows an answer was drawn from, so an unchanged page costs neither a query nor a drawing. Only for
+ * those who are not signed in; what others get is never kept.
  */
 @Component
 class Freshness {
@@ -25,22 +25,25 @@ class Freshness {
     private final Sheets sheets;
     private final BuildProperties build;
     private final Clock clock;
+    private final KeptAnswers answers;
 
-    Freshness(ChangeFeed changes, Sheets sheets, BuildProperties build, Clock clock) {
+    Freshness(ChangeFeed changes, Sheets sheets, BuildProperties build, Clock clock, KeptAnswers answers) {
         this.changes = changes;
         this.sheets = sheets;
         this.build = build;
         this.clock = clock;
+        this.answers = answers;
     }
 
-    /** True when the browser is told that nothing has changed; there is nothing more to answer then. */
-    boolean isKnown(List<Asking> askings, Visitor visitor, WebRequest request, HttpServletResponse response) {
+    /** True when the browser has been answered: that nothing has changed, or what somebody else was given. */
+    boolean isKnown(List<Asking> askings, Visitor visitor, ServletWebRequest request, HttpServletResponse response) {
         if (visitor.kind() != Visitor.Kind.ANYONE) {
             return false;
         }
         response.setHeader(HttpHeaders.CACHE_CONTROL, "no-cache");
         response.setHeader(HttpHeaders.VARY, "HX-Request, Cookie");
-        return request.checkNotModified(tag(askings));
+        String tag = tag(askings);
+        return request.checkNotModified(tag) || answers.give(tag, request.getRequest(), response);
     }
 
     private String tag(List<Asking> askings) {

@@ -17,7 +17,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
-import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.context.request.ServletWebRequest;
 
 /** The rows of a listing alone, for a page that is open already. */
 @Controller
@@ -36,7 +36,7 @@ class ListingController {
     @GetMapping("/listings/{listing}/rows")
     @Nullable String rows(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters,
             @RequestHeader(name = "HX-Source", defaultValue = "") String source, Locale language, Model model,
-            WebRequest request, HttpServletResponse response) {
+            ServletWebRequest request, HttpServletResponse response) {
         Visitor visitor = SignedIn.currentVisitor();
         OpenListings.Open open = listings.open(listing, visitor, parameters);
         Place place = Place.onSite(open.page().key().name(), listing);

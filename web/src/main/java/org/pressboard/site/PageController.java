@@ -24,7 +24,7 @@ import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.context.request.ServletWebRequest;
 
 /** The published pages. */
 @Controller
@@ -53,7 +53,7 @@ class PageController {
 
     @GetMapping("/{page:[a-z][a-z0-9-]*}")
     @Nullable String page(@PathVariable String page, @RequestParam MultiValueMap<String, String> parameters,
-            Locale language, Model model, WebRequest request, HttpServletResponse response) {
+            Locale language, Model model, ServletWebRequest request, HttpServletResponse response) {
         Visitor visitor = SignedIn.currentVisitor();
         PublishedSite site = catalog.published();
         Edition edition = Optional.of(page).filter(PageKey::isValid).map(PageKey::new)

@@ -1,0 +1,56 @@
+package org.pressboard.bench;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.pressboard.bench.bare.BareApplication;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.edition.PageKey;
+import org.pressboard.grant.Visitor;
+import org.pressboard.listing.Listing;
+import org.pressboard.sheet.Asking;
+import org.pressboard.sheet.Place;
+import org.pressboard.sheet.Sheet;
+import org.pressboard.sheet.Sheets;
+import org.pressboard.wiring.PressboardApplication;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/** Starts the application and the reference in one process and prints how they compare. */
+public final class Bench {
+
+    private Bench() {
+    }
+
+    public static void main(String[] arguments) throws Exception {
+        SpringApplication application = new SpringApplication(PressboardApplication.class, BenchTables.class,
+                ListingBench.class, BulkBench.class, SentStatements.Wiring.class);
+        try (ConfigurableApplicationContext context = application.run("--server.port=0", "--pressboard.demo=true",
+                "--logging.level.org.pressboard=warn")) {
+            int port = Integer.parseInt(context.getEnvironment().getProperty("local.server.port", "0"));
+            BenchTables tables = context.getBean(BenchTables.class);
+            tables.make(BenchTables.SMALL);
+            tables.make(BenchTables.LARGE);
+            Report report = new Report();
+            context.getBean(ListingBench.class).run(report);
+            new ThroughputBench().run(report, port, startBare(context));
+            context.getBean(BulkBench.class).run(report, port);
+        }
+        System.exit(0);
+    }
+
+    private static int startBare(ConfigurableApplicationContext context) {
+        Catalog catalog = context.getBean(Catalog.class);
+        Listing listing = catalog.published().edition(new PageKey("varieties")).orElseThrow().page().listings()
+                .getFirst();
+        Asking asking = new Asking(listing, catalog.published().table(listing.table()), Visitor.ANYONE,
+                catalog.published().maySee(Visitor.ANYONE, listing.table()), Map.of());
+        Sheet sheet = context.getBean(Sheets.class).sheet(asking, Place.onSite("varieties", "varieties"),
+                catalog.site().language());
+        List<String> headings = new ArrayList<>();
+        sheet.headings().forEach(heading -> headings.add(heading.label()));
+        List<BareApplication.BareRow> rows = sheet.lines().stream().map(line -> new BareApplication.BareRow(
+                line.cells().stream().map(cell -> cell.text()).toList())).toList();
+        return BareApplication.start(headings, rows);
+    }
+}

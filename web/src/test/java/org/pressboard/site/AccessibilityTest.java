@@ -1,0 +1,48 @@
+package org.pressboard.site;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.ColorScheme;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** No screen has anything that axe finds fault with, light or dark. */
+class AccessibilityTest extends InBrowser {
+
+    @ParameterizedTest
+    @EnumSource(names = {"LIGHT", "DARK"})
+    void visitorsPages(ColorScheme scheme) {
+        Page page = page(new Browser.NewContextOptions().setViewportSize(1280, 800).setColorScheme(scheme));
+        for (String path : new String[] {"/varieties", "/trees?q=ash&f.health=Good&sort=-planted", "/trees?q=zzzz",
+            "/trees?page=x&sort=nosuch", "/sign-in", "/sign-in?failed", "/no-such-page"}) {
+            page.navigate(address(path));
+            assertThat(violations(page)).as(path).isEmpty();
+        }
+        page.navigate(address("/varieties"));
+        page.locator("summary").first().click();
+        assertThat(violations(page)).as("an open menu").isEmpty();
+        forgiveConsole("404");
+    }
+
+    @ParameterizedTest
+    @EnumSource(names = {"LIGHT", "DARK"})
+    void onAPhone(ColorScheme scheme) {
+        Page page = page(new Browser.NewContextOptions().setViewportSize(390, 844).setColorScheme(scheme));
+        page.navigate(address("/trees?q=ash&f.health=Good"));
+        assertThat(violations(page)).isEmpty();
+    }
+
+    @ParameterizedTest
+    @EnumSource(names = {"LIGHT", "DARK"})
+    void theDesk(ColorScheme scheme) {
+        Page page = signedIn("owner@example.org");
+        page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(scheme));
+        for (String path : new String[] {"/desk/tables", "/desk/tables/trees", "/desk/pages", "/desk/pages/trees",
+            "/desk/settings"}) {
+            page.navigate(address(path));
+            assertThat(violations(page)).as(path).isEmpty();
+        }
+    }
+}

@@ -1,0 +1,155 @@
+package org.pressboard.site;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.URI;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.pressboard.grant.Openness;
+import org.pressboard.schema.Publisher;
+import org.pressboard.table.TableKey;
+import org.pressboard.testing.Eventually;
+import org.springframework.beans.factory.annotation.Autowired;
+
+/** What the addresses answer, to whom, and with which headers. */
+class AddressesTest extends RunningSite {
+
+    @Autowired
+    private Publisher publisher;
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "/varieties|1 to 25 of 136", "/trees?page=2|26 to 50 of 960", "/trees?size=100|1 to 100 of 960",
+        "/varieties?f.use=Cider|out of 136", "/trees?q=T-001|1 to 1 of 1, out of 960",
+        "/trees?sort=-planted|aria-sort=\"descending\"", "/trees?page=99|There is no page 99; the last one is 39.",
+        "/trees?sort=nosuch|“nosuch”", "/trees?f.health=Fine|No row fits"})
+    void pagesAreCompleteWithoutScripts(String path, String text) {
+        HttpResponse<String> answer = get(path);
+        assertThat(answer.statusCode()).isEqualTo(200);
+        assertThat(answer.body()).contains(text);
+    }
+
+    @Test
+    void theFragmentIsTheSheetAloneAndTellsThePagesAddress() {
+        HttpResponse<String> answer = get("/listings/trees/rows?sort=-planted&page=2", "HX-Request", "true",
+                "HX-Source", "a");
+        assertThat(answer.body().strip()).startsWith("<section").doesNotContain("<html").contains("26 to 50 of 960");
+        assertThat(answer.headers().firstValue("HX-Push-Url")).contains("/trees?sort=-planted&page=2");
+        HttpResponse<String> typed = get("/listings/trees/rows?q=ash", "HX-Request", "true", "HX-Source", "input#x");
+        assertThat(typed.headers().firstValue("HX-Replace-Url")).contains("/trees?q=ash");
+    }
+
+    @Test
+    void takeAwayHasEveryRowThatMatches() {
+        HttpResponse<String> csv = get("/listings/trees/rows.csv?f.health=Poor&page=3");
+        assertThat(csv.headers().firstValue("Content-Type").orElse("")).startsWith("text/csv");
+        assertThat(csv.body()).startsWith("Tree,Plot,Variety,Keeper,Health,Planted,Height (m),Picked last year (kg),"
+                + "Propped\r\nT-0");
+        String found = get("/listings/trees/rows.json?f.health=Poor").body();
+        assertThat(found).contains("\"found\":" + (csv.body().lines().count() - 1));
+        assertThat(get("/listings/trees/rows.json?q=T-001").body()).contains("\"tree\":\"T-001\"")
+                .contains("\"planted\":\"2016-08-20\"").contains("\"height_m\":3.0").contains("\"propped\":false");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"/nowhere", "/listings/nowhere/rows", "/listings/nowhere/rows.csv", "/a/b/c", "/trees/..%2f",
+        "/files/trees/x.svg", "/desk.html", "/assets/none/site.css"})
+    void whatIsNotThereIs404(String path) {
+        assertThat(get(path).statusCode()).isIn(404, 400);
+    }
+
+    @Test
+    void programsGetProblemDetails() {
+        HttpResponse<String> answer = get("/listings/nowhere/rows.json");
+        assertThat(answer.statusCode()).isEqualTo(404);
+        assertThat(answer.headers().firstValue("Content-Type")).contains("application/problem+json");
+        assertThat(answer.body()).contains("\"status\":404").contains("\"detail\":\"This listing is not published");
+    }
+
+    @Test
+    void aTableThatIsNotGrantedGivesNoRowByAnyAddress() {
+        TableKey trees = new TableKey("trees");
+        publisher.open(trees, Openness.MEMBERS);
+        try {
+            for (String path : new String[] {"/trees", "/trees?q=T-001", "/listings/trees/rows",
+                "/listings/trees/rows.csv", "/listings/trees/rows.json", "/listings/trees/rows/count"}) {
+                HttpResponse<String> answer = get(path);
+                assertThat(answer.statusCode()).as(path).isEqualTo(404);
+                assertThat(answer.body()).as(path).doesNotContain("T-0").contains("not published");
+            }
+            assertThat(get("/varieties").body()).doesNotContain("href=\"/trees\"");
+        } finally {
+            publisher.open(trees, Openness.EVERYONE);
+        }
+        assertThat(get("/trees").statusCode()).isEqualTo(200);
+    }
+
+    @Test
+    void picturesAreShownToThoseWhoSeeTheirRows() {
+        String picture = "/files/varieties/asby-gravling.svg";
+        HttpResponse<String> answer = get(picture);
+        assertThat(answer.body()).startsWith("<svg");
+        assertThat(answer.headers().firstValue("Content-Security-Policy")).contains("default-src 'none'; sandbox");
+        TableKey varieties = new TableKey("varieties");
+        publisher.open(varieties, Openness.NOBODY);
+        try {
+            assertThat(get(picture).statusCode()).isEqualTo(404);
+        } finally {
+            publisher.open(varieties, Openness.EVERYONE);
+        }
+    }
+
+    @Test
+    void anUnchangedPageIsNotSentAgainAndAChangedOneIs() {
+        Eventually.holds(() -> tag("/trees").equals(tag("/trees")));
+        String tag = tag("/trees");
+        assertThat(get("/trees", "If-None-Match", tag).statusCode()).isEqualTo(304);
+        DATABASE.execute("update hosted.trees set notes = notes where tree = 'T-001'");
+        Eventually.holds(() -> get("/trees", "If-None-Match", tag).statusCode() == 200);
+    }
+
+    private String tag(String path) {
+        return get(path).headers().firstValue("ETag").orElseThrow();
+    }
+
+    @Test
+    void headersForbidWhatPagesDoNotNeed() {
+        HttpResponse<String> answer = get("/trees");
+        assertThat(answer.headers().firstValue("Content-Security-Policy").orElse(""))
+                .contains("default-src 'self'").doesNotContain("unsafe");
+        assertThat(answer.headers().firstValue("X-Content-Type-Options")).contains("nosniff");
+        assertThat(answer.headers().firstValue("Vary").orElse("")).contains("HX-Request");
+        assertThat(answer.headers().allValues("Set-Cookie")).isEmpty();
+        assertThat(answer.body()).doesNotContain("<script>").doesNotContain(" style=").doesNotContain(" onclick");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"/desk", "/desk/tables", "/desk/pages/trees", "/desk/settings"})
+    void theDeskWantsASignIn(String path) {
+        HttpResponse<String> answer = get(path);
+        assertThat(answer.statusCode()).isEqualTo(302);
+        assertThat(answer.headers().firstValue("Location").orElse("")).endsWith("/sign-in");
+    }
+
+    @Test
+    void changesWithoutATokenAreRefused() {
+        HttpRequest post = HttpRequest.newBuilder(URI.create(address("/desk/pages/trees/withdraw")))
+                .POST(HttpRequest.BodyPublishers.noBody()).build();
+        assertThat(send(post).statusCode()).isEqualTo(403);
+        HttpRequest upload = HttpRequest.newBuilder(URI.create(address("/desk/intake")))
+                .header("Content-Type", "multipart/form-data; boundary=x")
+                .POST(HttpRequest.BodyPublishers.ofString("--x--")).build();
+        assertThat(send(upload).statusCode()).isEqualTo(403);
+        assertThat(get("/trees").statusCode()).isEqualTo(200);
+    }
+
+    @Test
+    void theActuatorTellsStrangersOnlyWhetherItLives() {
+        assertThat(get("/actuator/health").body()).contains("UP").doesNotContain("PostgreSQL");
+        assertThat(get("/actuator/env").statusCode()).isIn(302, 404);
+    }
+}

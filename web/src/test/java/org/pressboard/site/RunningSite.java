@@ -1,0 +1,68 @@
+package org.pressboard.site;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.pressboard.testing.TestDatabase;
+import org.pressboard.wiring.PressboardApplication;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+
+/** The whole application with the demo's orchard, one for all tests that extend this. */
+@SpringBootTest(classes = PressboardApplication.class, webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
+        properties = {"pressboard.demo=true", "spring.datasource.hikari.connection-timeout=1000"})
+public abstract class RunningSite {
+
+    protected static final TestDatabase DATABASE = TestDatabase.create();
+    protected static final Relay RELAY = new Relay(port(DATABASE.url()));
+
+    @LocalServerPort
+    private int port;
+
+    private final HttpClient http = HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build();
+
+    @DynamicPropertySource
+    static void database(DynamicPropertyRegistry registry) {
+        registry.add("PRESSBOARD_DB_URL", () -> DATABASE.url().replaceFirst(":\\d+/", ":" + RELAY.port() + "/"));
+        registry.add("PRESSBOARD_DB_USER", DATABASE::user);
+        registry.add("PRESSBOARD_DB_PASSWORD", DATABASE::password);
+    }
+
+    private static int port(String url) {
+        Matcher port = Pattern.compile(":(\\d+)/").matcher(url);
+        if (!port.find()) {
+            throw new IllegalArgumentException(url);
+        }
+        return Integer.parseInt(port.group(1));
+    }
+
+    protected String address(String path) {
+        return "http://localhost:" + port + path;
+    }
+
+    /** Asks as somebody who is not signed in; headers as names and values in turn. */
+    protected HttpResponse<String> get(String path, String... headers) {
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(address(path)));
+        if (headers.length > 0) {
+            request.headers(headers);
+        }
+        return send(request.build());
+    }
+
+    protected HttpResponse<String> send(HttpRequest request) {
+        try {
+            return http.send(request, HttpResponse.BodyHandlers.ofString());
+        } catch (IOException failed) {
+            throw new IllegalStateException(failed);
+        } catch (InterruptedException stop) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(stop);
+        }
+    }
+}

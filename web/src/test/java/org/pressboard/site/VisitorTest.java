@@ -1,0 +1,151 @@
+package org.pressboard.site;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+
+/** A visitor finds rows, with scripts and without, at a desk and on a phone. */
+class VisitorTest extends InBrowser {
+
+    @Test
+    void searchingAsYouTypeChangesRowsCountAndAddressWithoutReload() {
+        Page page = desktop();
+        page.navigate(address("/varieties"));
+        page.evaluate("window.sameDocument = true");
+        waitForCount(page, "1 to 25 of 136");
+        page.keyboard().press("/");
+        assertThat(search(page)).isFocused();
+        page.keyboard().type("russet", new com.microsoft.playwright.Keyboard.TypeOptions().setDelay(20));
+        page.waitForURL(address("/varieties?q=russet"));
+        assertThat(page.locator(".count-text")).hasText(Pattern.compile("1 to \\d+ of \\d+, out of 136"));
+        assertThat(column(page, 1)).isNotEmpty().allMatch(name -> name.contains("Russet"));
+        assertThat(search(page)).isFocused();
+        assertThat(search(page)).hasValue("russet");
+        assertThat(page.evaluate("window.sameDocument")).isEqualTo(true);
+    }
+
+    @Test
+    void sortingByAHeadingSaysSoAndKeepsTheFocus() {
+        Page page = desktop();
+        page.navigate(address("/trees"));
+        Locator planted = page.locator("th").filter(new Locator.FilterOptions().setHasText("Planted"));
+        planted.locator("a").focus();
+        page.keyboard().press("Enter");
+        page.waitForURL(address("/trees?sort=planted"));
+        assertThat(planted).hasAttribute("aria-sort", "ascending");
+        assertThat(planted.locator("a")).isFocused();
+        page.keyboard().press("Enter");
+        page.waitForURL(address("/trees?sort=-planted"));
+        assertThat(planted).hasAttribute("aria-sort", "descending");
+        assertThat(planted.locator("a")).isFocused();
+        assertThat(page.locator("th[aria-sort]")).hasCount(1);
+    }
+
+    @Test
+    void narrowingAddsChipsThatCanBeTakenAwayAgain() {
+        Page page = desktop();
+        page.navigate(address("/varieties"));
+        page.locator("summary").filter(new Locator.FilterOptions().setHasText("Use")).click();
+        page.getByLabel("Cider").check();
+        page.waitForURL(address("/varieties?f.use=Cider"));
+        assertThat(column(page, 2)).isNotEmpty().allMatch("Cider"::equals);
+        page.getByLabel("Drying").check();
+        page.waitForURL(address("/varieties?f.use=Cider&f.use=Drying"));
+        assertThat(column(page, 2)).containsOnly("Cider", "Drying");
+        assertThat(page.locator(".chip")).hasCount(2);
+        page.keyboard().press("Escape");
+        link(page, "Remove Use: Cider").click();
+        page.waitForURL(address("/varieties?f.use=Drying"));
+        assertThat(page.getByLabel("Cider")).not().isChecked();
+        link(page, "Clear all").click();
+        page.waitForURL(address("/varieties"));
+        waitForCount(page, "1 to 25 of 136");
+        assertThat(page.locator(".chip")).hasCount(0);
+    }
+
+    @Test
+    void backAndReloadBringTheStateBack() {
+        Page page = desktop();
+        page.navigate(address("/trees"));
+        link(page, "Page 2").click();
+        page.waitForURL(address("/trees?page=2"));
+        waitForCount(page, "26 to 50 of 960");
+        List<String> second = column(page, 0);
+        page.locator("a[rel=next]").click();
+        page.waitForURL(address("/trees?page=3"));
+        waitForCount(page, "51 to 75 of 960");
+        page.goBack();
+        waitForCount(page, "26 to 50 of 960");
+        assertThat(column(page, 0)).isEqualTo(second);
+        page.reload();
+        assertThat(column(page, 0)).isEqualTo(second);
+        page.goBack();
+        waitForCount(page, "1 to 25 of 960");
+        // what came back by Back works as before
+        page.locator("a[rel=next]").click();
+        waitForCount(page, "26 to 50 of 960");
+        search(page).fill("T-9");
+        page.waitForURL(address("/trees?q=T-9"));
+    }
+
+    @Test
+    void nothingFoundOffersAWayOut() {
+        Page page = desktop();
+        page.navigate(address("/trees?q=zzzz"));
+        assertThat(page.locator(".count-text")).hasText("No row fits, out of 960");
+        link(page, "Show all of them").click();
+        waitForCount(page, "1 to 25 of 960");
+    }
+
+    @Test
+    void withoutScriptsEverythingIsThere() {
+        Page page = withoutScripts();
+        page.navigate(address("/varieties"));
+        search(page).fill("pippin");
+        page.locator("summary").filter(new Locator.FilterOptions().setHasText("Use")).click();
+        page.getByLabel("Eating").check();
+        button(page, "Search").click();
+        assertThat(column(page, 1)).isNotEmpty().allMatch(name -> name.contains("Pippin"));
+        assertThat(column(page, 2)).allMatch("Eating"::equals);
+        page.locator("th a").filter(new Locator.FilterOptions().setHasText("First recorded")).click();
+        assertThat(column(page, 6).stream().filter(year -> !year.equals("–")).toList()).isSorted();
+        page.navigate(address("/varieties?page=6"));
+        assertThat(page.locator(".count-text")).hasText("126 to 136 of 136");
+        assertThat(page.locator("a[rel=next]")).hasCount(0);
+    }
+
+    @Test
+    void onAPhoneRowsFoldIntoLabelledLinesAndNothingScrollsSideways() {
+        Page page = phone();
+        for (String path : List.of("/varieties", "/trees?q=a&f.health=Good&f.propped=no")) {
+            page.navigate(address(path));
+            assertThat((Integer) page.evaluate("document.documentElement.scrollWidth")).isLessThanOrEqualTo(390);
+            assertThat(page.locator(".table thead")).isHidden();
+            Object label = page.evaluate("getComputedStyle(document.querySelector('td.text'), '::before').content");
+            assertThat((String) label).matches("\"(Name|Tree)\"");
+        }
+        page.getByLabel("Sort").selectOption("-planted");
+        page.waitForURL(Pattern.compile(".*sort=-planted.*"));
+    }
+
+    @Test
+    void anAnswerThatDoesNotComeIsSaidAndTheRowsStay() {
+        Page page = desktop();
+        page.navigate(address("/trees"));
+        page.route("**/listings/trees/rows*", route -> route.abort());
+        link(page, "Page 2").click();
+        assertThat(page.locator(".notices")).containsText("The answer did not come");
+        waitForCount(page, "1 to 25 of 960");
+        forgiveConsole("ERR_FAILED");
+        forgiveConsole("fetch");
+    }
+
+    private static Locator search(Page page) {
+        return page.locator("input[type=search]");
+    }
+}

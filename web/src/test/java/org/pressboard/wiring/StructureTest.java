@@ -1,0 +1,104 @@
+package org.pressboard.wiring;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.tngtech.archunit.core.domain.Dependency;
+import com.tngtech.archunit.core.domain.JavaClass;
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import org.jspecify.annotations.NullMarked;
+import org.junit.jupiter.api.Test;
+
+/** Which package may know which: web knows store, store knows core, and within each the arrows run one way too. */
+class StructureTest {
+
+    private static final String ROOT = "org.pressboard.";
+
+    private static final Map<String, Set<String>> MAY_KNOW = Map.ofEntries(
+            // core
+            Map.entry("problem", Set.of()),
+            Map.entry("table", Set.of()),
+            Map.entry("value", Set.of("table")),
+            Map.entry("condition", Set.of("table", "value")),
+            Map.entry("grant", Set.of("condition", "problem")),
+            Map.entry("listing", Set.of("condition", "grant", "problem", "table", "value")),
+            Map.entry("intake", Set.of("problem", "table", "value")),
+            Map.entry("edition", Set.of("listing", "table")),
+            // store
+            Map.entry("change", Set.of("table")),
+            Map.entry("catalog", Set.of("change", "condition", "edition", "grant", "listing", "problem", "table", "value")),
+            Map.entry("sql", Set.of("condition", "listing", "table", "value")),
+            Map.entry("rows", Set.of("catalog", "change", "condition", "grant", "listing", "sql", "table", "value")),
+            Map.entry("schema", Set.of("catalog", "change", "edition", "grant", "listing", "rows", "sql", "table")),
+            Map.entry("bulk", Set.of("catalog", "condition", "edition", "grant", "intake", "listing", "problem", "rows",
+                    "schema", "sql", "table", "value")),
+            // web
+            Map.entry("signin", Set.of("catalog", "grant")),
+            Map.entry("sheet", Set.of("grant", "listing", "problem", "rows", "table", "value")),
+            Map.entry("site", Set.of("catalog", "change", "edition", "grant", "listing", "rows", "sheet", "signin",
+                    "table")),
+            Map.entry("takeaway", Set.of("bulk", "listing", "rows", "sheet", "signin", "site", "table", "value")),
+            Map.entry("desk", Set.of("bulk", "catalog", "condition", "edition", "grant", "intake", "listing", "problem",
+                    "schema", "sheet", "signin", "table")),
+            Map.entry("demo", Set.of("bulk", "catalog", "condition", "edition", "grant", "intake", "listing", "schema",
+                    "table", "value")),
+            Map.entry("wiring", Set.of("catalog", "problem", "sheet", "signin", "site")));
+
+    private static final Set<String> CORE = Set.of("problem", "table", "value", "condition", "grant", "listing",
+            "intake", "edition");
+
+    private static final JavaClasses CLASSES = new ClassFileImporter()
+            .withImportOption(new ImportOption.DoNotIncludeTests())
+            .withImportOption(location -> !location.contains("-tests.jar"))
+            .importPackages("org.pressboard");
+
+    @Test
+    void packagesKnowOnlyWhatTheyMay() {
+        List<String> violations = new ArrayList<>();
+        for (JavaClass source : CLASSES) {
+            for (Dependency dependency : source.getDirectDependenciesFromSelf()) {
+                String from = concept(source);
+                String to = concept(dependency.getTargetClass());
+                if (!from.isEmpty() && !to.isEmpty() && !from.equals(to)
+                        && !MAY_KNOW.getOrDefault(from, Set.of()).contains(to)) {
+                    violations.add(dependency.getDescription() + "; " + from + " may know "
+                            + new TreeSet<>(MAY_KNOW.getOrDefault(from, Set.of())));
+                }
+            }
+        }
+        assertThat(violations).isEmpty();
+    }
+
+    @Test
+    void theCoreKnowsNothingOfSpringDatabasesOrPages() {
+        List<String> violations = CLASSES.stream().filter(type -> CORE.contains(concept(type)))
+                .flatMap(type -> type.getDirectDependenciesFromSelf().stream())
+                .filter(dependency -> !dependency.getTargetClass().getName()
+                        .matches("\\[*L?(java\\.(lang|util|io|math|net|nio|text|time)|org\\.jspecify|de\\.siegmar\\.fastcsv"
+                                + "|com\\.ibm\\.icu|org\\.pressboard)\\..*|\\[*[A-Z]?|boolean|byte|char|double|int|long|void|float|short"))
+                .map(Dependency::getDescription).toList();
+        assertThat(violations).isEmpty();
+    }
+
+    @Test
+    void everyPackageIsNullMarked() {
+        Set<String> unmarked = new TreeSet<>();
+        for (JavaClass type : CLASSES) {
+            if (!type.getPackage().isAnnotatedWith(NullMarked.class)) {
+                unmarked.add(type.getPackageName());
+            }
+        }
+        assertThat(unmarked).isEmpty();
+    }
+
+    private static String concept(JavaClass type) {
+        String name = type.getPackageName();
+        return name.startsWith(ROOT) ? name.substring(ROOT.length()) : "";
+    }
+}
