@@ -24,6 +24,9 @@ final class ColumnTally {
     private static final int ENOUGH_EVIDENCE = 20;
     private static final double TOLERATED_MISFITS = 0.05;
 
+    /** A reading that not one of so many texts fits is not tried on the rest, which may be a million. */
+    private static final int TRIED_IN_VAIN = 2_000;
+
     private final String label;
     private final Map<Reading, Count> counts = new EnumMap<>(Reading.class);
     private final Set<String> options = new LinkedHashSet<>();
@@ -48,6 +51,9 @@ final class ColumnTally {
     void add(String text, long line) {
         filled++;
         counts.forEach((reading, count) -> tally(reading, count, text, line));
+        if (filled == TRIED_IN_VAIN) {
+            counts.values().removeIf(count -> count.misfits == filled);
+        }
         noteOption(text);
         longText |= text.length() > LONGEST_TEXT || text.indexOf('\n') >= 0;
         marked |= text.indexOf(',') >= 0 || text.indexOf('.') >= 0;
@@ -125,6 +131,7 @@ final class ColumnTally {
     }
 
     private long misfits(Reading reading) {
-        return counts.get(reading).misfits;
+        Count count = counts.get(reading);
+        return count == null ? filled : count.misfits;
     }
 }

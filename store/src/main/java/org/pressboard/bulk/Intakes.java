@@ -137,14 +137,14 @@ public class Intakes implements DisposableBean {
         records.remove(id);
     }
 
-    /** Gives the rows kept aside, one after the other, in the order of the file. */
-    public void keptAside(UUID id, Consumer<Outcome.KeptAside> each) {
+    /** Gives the first so many of the rows kept aside, one after the other, in the order of the file. */
+    public void keptAside(UUID id, int most, Consumer<Outcome.KeptAside> each) {
         transaction.executeWithoutResult(status -> {
             try (Cursor<? extends Record> kept = sql.select(DSL.field("line", Long.class),
                             DSL.field("reasons", JSONB.class), DSL.field("texts", JSONB.class))
                     .from(DSL.table(DSL.name("pressboard", "kept_aside")))
                     .where(DSL.field("intake_id", UUID.class).eq(id))
-                    .orderBy(DSL.field("id")).fetchSize(500).fetchLazy()) {
+                    .orderBy(DSL.field("id")).limit(most).fetchSize(500).fetchLazy()) {
                 kept.forEach(found -> each.accept(keptAside(found)));
             }
         });

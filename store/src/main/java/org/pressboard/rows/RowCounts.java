@@ -2,7 +2,9 @@ package org.pressboard.rows;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.sql.SQLException;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jooq.DSLContext;
@@ -18,6 +20,7 @@ import org.pressboard.sql.TableSql;
 import org.pressboard.table.TableKey;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.core.NestedExceptionUtils;
 import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -33,6 +36,9 @@ class RowCounts {
 
     /** Beyond this many, rows are not counted unless somebody asks. */
     static final int BOUND = 50_000;
+
+    /** A count that takes longer is not waited for. */
+    private static final String LONGEST = "50ms";
 
     private static final Logger LOG = LoggerFactory.getLogger(RowCounts.class);
     private static final Locale ANY_LANGUAGE = Locale.ENGLISH;
@@ -54,22 +60,44 @@ class RowCounts {
         this.reading.setReadOnly(true);
     }
 
-    @Nullable Total keptFor(RowQuery query) {
-        return kept.getIfPresent(key(query));
-    }
-
-    /** Counts up to the bound; within a transaction. */
-    Total count(RowQuery query) {
+    /**
+     * Counts up to the bound, as long as that is quick. Where it is not, the answer is that there are more than are
+     * known already, and the rest is counted in the background for whoever asks next.
+     *
+     * @param known how many rows are known to match
+     */
+    Total count(RowQuery query, long known) {
         Key key = key(query);
         Total total = kept.getIfPresent(key);
         if (total == null) {
-            total = countToBound(query);
-            kept.put(key, total);
-            if (total instanceof Total.MoreThan && !query.isSearched()) {
+            total = countQuickly(query, known);
+            if (total instanceof Total.Exactly) {
+                kept.put(key, total);
+            } else {
                 countToEndInBackground(query, key);
             }
         }
         return total;
+    }
+
+    private Total countQuickly(RowQuery query, long known) {
+        try {
+            return Objects.requireNonNull(reading.execute(status -> {
+                sql.execute("set local statement_timeout = {0}", DSL.inline(LONGEST));
+                return countToBound(query);
+            }));
+        } catch (RuntimeException failed) {
+            if (!isTimeout(failed)) {
+                throw failed;
+            }
+            return new Total.MoreThan(Math.max(0, known - 1));
+        }
+    }
+
+    /** SQL state 57014 is PostgreSQL's "query canceled". */
+    private static boolean isTimeout(RuntimeException failed) {
+        return NestedExceptionUtils.getMostSpecificCause(failed) instanceof SQLException cause
+                && "57014".equals(cause.getSQLState());
     }
 
     /** Counts to the end, however many there are. */
@@ -79,7 +107,7 @@ class RowCounts {
             return exactly;
         }
         Long rows = reading.execute(status -> sql.fetchValue(DSL.selectCount().from(matching(query))).longValue());
-        Total.Exactly total = new Total.Exactly(java.util.Objects.requireNonNull(rows));
+        Total.Exactly total = new Total.Exactly(Objects.requireNonNull(rows));
         kept.put(key, total);
         return total;
     }

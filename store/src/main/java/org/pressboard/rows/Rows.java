@@ -65,14 +65,11 @@ public class Rows {
 
     /** The page of rows that the query asks for, texts sorted as the language does. */
     public RowPage page(RowQuery query, Locale language) {
-        Key key = new Key(revision(query), query);
-        Slice slice = kept.getIfPresent(key);
-        Total found = slice == null ? null : found(query, slice);
-        Total outOf = counts.keptFor(query.withoutSearch());
-        if (slice != null && found != null && outOf != null) {
-            return new RowPage(slice.rows(), found, outOf, slice.hasMore());
-        }
-        return Objects.requireNonNull(reading.execute(status -> read(key, language)));
+        Slice slice = slice(new Key(revision(query), query), language);
+        Total told = toldByPage(query, slice);
+        Total found = told != null ? told : counts.count(query, known(query, slice));
+        Total outOf = query.isSearched() ? counts.count(query.withoutSearch(), found.atLeast()) : found;
+        return new RowPage(slice.rows(), found, outOf, slice.hasMore());
     }
 
     /** How many rows the query matches, counted to the end. */
@@ -80,36 +77,28 @@ public class Rows {
         return counts.countToEnd(query);
     }
 
-    private RowPage read(Key key, Locale language) {
-        RowQuery query = key.query;
+    private Slice slice(Key key, Locale language) {
         Slice slice = kept.getIfPresent(key);
-        Keys keys = slice == null ? keys(key, language) : null;
-        Total outOf = counts.count(query.withoutSearch());
-        Total found = query.isSearched() ? searched(query, slice, keys) : outOf;
         if (slice == null) {
-            // last: from here on the transaction is the visitor's
-            slice = new Slice(rows(query, Objects.requireNonNull(keys).rowIds(), language), keys.hasMore());
+            slice = Objects.requireNonNull(reading.execute(status -> read(key, language)));
             kept.put(key, slice);
         }
-        return new RowPage(slice.rows(), found, outOf, slice.hasMore());
+        return slice;
     }
 
-    private Total searched(RowQuery query, @Nullable Slice slice, @Nullable Keys keys) {
-        int rows = slice != null ? slice.rows().size() : Objects.requireNonNull(keys).rowIds().size();
-        boolean hasMore = slice != null ? slice.hasMore() : Objects.requireNonNull(keys).hasMore();
-        Total told = toldByPage(query, rows, hasMore);
-        return told != null ? told : counts.count(query);
+    private Slice read(Key key, Locale language) {
+        Keys keys = keys(key, language);
+        return new Slice(rows(key.query, keys.rowIds(), language), keys.hasMore());
     }
 
-    private @Nullable Total found(RowQuery query, Slice slice) {
-        Total told = toldByPage(query, slice.rows().size(), slice.hasMore());
-        return told != null ? told : counts.keptFor(query);
+    private static long known(RowQuery query, Slice slice) {
+        return slice.rows().isEmpty() ? 0 : query.offset() + slice.rows().size() + (slice.hasMore() ? 1 : 0);
     }
 
     /** The last page tells how many there are, without counting. */
-    private static @Nullable Total toldByPage(RowQuery query, int rows, boolean hasMore) {
-        boolean isLast = !hasMore && (rows > 0 || query.page() == 1);
-        return isLast ? new Total.Exactly(query.offset() + rows) : null;
+    private static @Nullable Total toldByPage(RowQuery query, Slice slice) {
+        boolean isLast = !slice.hasMore() && (!slice.rows().isEmpty() || query.page() == 1);
+        return isLast ? new Total.Exactly(query.offset() + slice.rows().size()) : null;
     }
 
     private Keys keys(Key key, Locale language) {
@@ -131,6 +120,7 @@ public class Rows {
         if (rowIds.isEmpty()) {
             return List.of();
         }
+        // from here on the transaction is the visitor's
         scope.enter(query.visitor(), query.standpoint());
         TableSql table = new TableSql(query.table(), language);
         List<Field<?>> columns = new ArrayList<>();

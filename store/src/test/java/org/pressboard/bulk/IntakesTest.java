@@ -62,7 +62,7 @@ class IntakesTest extends StoreTest {
         assertThat(done.rowsDone()).isEqualTo(2);
         assertThat(done.rowsAside()).isEqualTo(2);
         List<Outcome.KeptAside> kept = new ArrayList<>();
-        intakes.keptAside(id, kept::add);
+        intakes.keptAside(id, 10, kept::add);
         assertThat(kept).containsExactly(
                 new Outcome.KeptAside(3, List.of(Problem.of("row.misfit.whole", "weeks", "many")), List.of("b", "many")),
                 new Outcome.KeptAside(4, List.of(Problem.of("row.ragged", 3, 2)), List.of("c", "2", "3")));

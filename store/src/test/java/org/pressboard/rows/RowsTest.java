@@ -76,7 +76,7 @@ class RowsTest extends StoreTest {
         assertThat(page.found()).as(what).isEqualTo(new Total.Exactly(matching));
         assertThat(page.hasMore()).as(what).isEqualTo(matching > query.offset() + query.size());
         // and once more, from what is kept
-        assertThat(rows.page(query, ENGLISH)).as(what).isEqualTo(page);
+        assertThat(rows.page(query, ENGLISH).rows()).as(what).isEqualTo(page.rows());
     }
 
     @Test
@@ -117,7 +117,7 @@ class RowsTest extends StoreTest {
         publisher.open(table.key(), Openness.EVERYONE);
         RowQuery query = new RowQuery(table, Visitor.ANYONE, Visitor.ANYONE.on(Cases.TODAY), Condition.ALWAYS,
                 Condition.compare(Cases.NAME, Operator.BEGINS, Value.of("N")), List.of(), 1, 10, List.of(Cases.NAME));
-        assertThat(rows.page(query, ENGLISH).found()).isEqualTo(new Total.MoreThan(50_000));
+        assertThat(rows.page(query, ENGLISH).found()).isInstanceOf(Total.MoreThan.class);
         assertThat(rows.countToEnd(query)).isEqualTo(new Total.Exactly(50_010));
         assertThat(rows.page(query, ENGLISH).found()).isEqualTo(new Total.Exactly(50_010));
     }

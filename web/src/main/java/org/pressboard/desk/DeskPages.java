@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.time.format.FormatStyle;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -12,6 +13,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.bulk.Intake;
 import org.pressboard.bulk.Intakes;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.DraftedPage;
@@ -46,6 +48,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Controller
 class DeskPages {
 
+    private static final int MOST_ASIDE_LISTED = 20;
     private static final DateTimeFormatter WHEN =
             DateTimeFormatter.ofLocalizedDateTime(FormatStyle.MEDIUM, FormatStyle.SHORT).withLocale(Locale.UK);
 
@@ -65,6 +68,10 @@ class DeskPages {
 
     /** A table of a page, and who may see its rows. */
     public record TableOnPage(Table table, Openness openness) {
+    }
+
+    /** A row kept aside: its line in the file and why. */
+    public record AsideLine(String line, List<String> reasons) {
     }
 
     /** An edition as the desk lists it. */
@@ -87,9 +94,20 @@ class DeskPages {
                 .map(listing -> sheet(page, listing, parameters)).toList());
         model.addAttribute("editions", page.editions().stream().map(edition -> line(page, edition)).toList());
         model.addAttribute("indexes", indexes(page));
-        Optional.ofNullable(intake).flatMap(intakes::find).ifPresent(done -> model.addAttribute("intake", done));
+        Optional.ofNullable(intake).flatMap(intakes::find).ifPresent(done -> showIntake(model, done));
         model.addAttribute("words", new Words(messages, Locale.UK));
         return "desk/page";
+    }
+
+    private void showIntake(Model model, Intake done) {
+        Words words = new Words(messages, Locale.UK);
+        List<AsideLine> aside = new ArrayList<>();
+        if (done.rowsAside() > 0) {
+            intakes.keptAside(done.id(), MOST_ASIDE_LISTED, kept -> aside.add(new AsideLine(words.count(kept.line()),
+                    kept.reasons().stream().map(words::say).toList())));
+        }
+        model.addAttribute("intake", done);
+        model.addAttribute("aside", aside);
     }
 
     @GetMapping("/desk/pages/{key}/rows")

@@ -34,7 +34,7 @@ final class KeptAsideCsv {
             List<String> header = new ArrayList<>(List.of(words.say("kept-aside.line"), words.say("kept-aside.why")));
             Objects.requireNonNull(intake.survey()).columns().stream().map(ColumnSurvey::label).forEach(header::add);
             csv.writeRecord(header);
-            intakes.keptAside(intake.id(), kept -> csv.writeRecord(record(kept)));
+            intakes.keptAside(intake.id(), Integer.MAX_VALUE, kept -> csv.writeRecord(record(kept)));
         }
     }
 

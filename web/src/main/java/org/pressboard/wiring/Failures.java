@@ -1,5 +1,6 @@
 package org.pressboard.wiring;
 
+import jakarta.servlet.RequestDispatcher;
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.Locale;
 import org.pressboard.problem.Problem;
@@ -58,8 +59,11 @@ class Failures {
         return page;
     }
 
-    private static boolean wantsJson(HttpServletRequest request) {
+    /** By the address that was asked for first, also when the request has been handed on to the error page. */
+    static boolean wantsJson(HttpServletRequest request) {
         String accept = String.valueOf(request.getHeader(HttpHeaders.ACCEPT));
-        return request.getRequestURI().endsWith(".json") || accept.contains("json");
+        Object asked = request.getAttribute(RequestDispatcher.ERROR_REQUEST_URI);
+        String address = asked == null ? request.getRequestURI() : asked.toString();
+        return address.endsWith(".json") || accept.contains("json");
     }
 }

@@ -55,7 +55,7 @@ class BulkBench {
             try (OutputStream out = OutputStream.nullOutputStream(); Connection connection = database.getConnection()) {
                 connection.createStatement().execute("set local statement_timeout = 0");
                 connection.unwrap(PGConnection.class).getCopyAPI().copyOut("copy (select " + columns + " from hosted."
-                        + SOURCE + " order by name collate \"en-x-icu\", row_id) to stdout (format csv, header)", out);
+                        + SOURCE + " order by name collate \"en-GB-x-icu\", row_id) to stdout (format csv, header)", out);
                 connection.rollback();
             }
         });

@@ -8,11 +8,10 @@ record Timing(double[] sorted) {
     interface Work {
 
         void run(int round) throws Exception;
-    }
 
-    /** Runs the work a few times unseen, then so often. */
-    static Timing of(int rounds, Work work) throws Exception {
-        return alternating(rounds, work, work)[0];
+        /** What comes before it and is not timed. */
+        default void prepare() throws Exception {
+        }
     }
 
     /** Times two kinds of work in turns, so that whatever else the machine does meets both. */
@@ -32,6 +31,7 @@ record Timing(double[] sorted) {
     }
 
     private static double once(Work work, int round) throws Exception {
+        work.prepare();
         long start = System.nanoTime();
         work.run(round);
         return (System.nanoTime() - start) / 1e6;
