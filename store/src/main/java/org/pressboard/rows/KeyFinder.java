@@ -25,6 +25,9 @@ import org.pressboard.value.Value;
  */
 final class KeyFinder {
 
+    /** About as many rows as can be looked at one by one in the time it takes to go through their order for as many. */
+    private static final int COMMON = 1_000;
+
     private final DSLContext sql;
     private final RowQuery query;
     private final TableSql table;
@@ -46,6 +49,10 @@ final class KeyFinder {
     }
 
     Keys find() {
+        if (canBeginAtAnchor(query) && searchesWords(query.sought()) && isCommon()) {
+            sql.execute("select set_config('enable_bitmapscan', 'off', true), set_config('enable_seqscan', 'off', true),"
+                    + " set_config('enable_sort', 'off', true)");
+        }
         switch (query.order().size()) {
             case 0 -> findByNumber();
             case 1 -> findByField(query.order().getFirst());
@@ -54,6 +61,26 @@ final class KeyFinder {
         boolean hasMore = found.size() > query.size();
         List<Anchor> page = hasMore ? found.subList(0, query.size()) : found;
         return new Keys(page.stream().map(Anchor::rowId).toList(), hasMore, page.isEmpty() ? null : page.getLast());
+    }
+
+    /**
+     * Whether so many rows have the words that the first of them are found soonest by going through the rows in their
+     * order. PostgreSQL has no idea how often words occur within texts; it takes them all for rare, collects all rows
+     * that have them and sorts those.
+     */
+    private boolean isCommon() {
+        return sql.fetchCount(DSL.selectOne().from(table.asTable()).where(condition).limit(COMMON + 1)) > COMMON;
+    }
+
+    private static boolean searchesWords(org.pressboard.condition.Condition sought) {
+        return switch (sought) {
+            case org.pressboard.condition.Condition.All all -> all.parts().stream().anyMatch(KeyFinder::searchesWords);
+            case org.pressboard.condition.Condition.Any any -> any.parts().stream().anyMatch(KeyFinder::searchesWords);
+            case org.pressboard.condition.Condition.Not not -> searchesWords(not.part());
+            case org.pressboard.condition.Condition.Compare compare -> compare.operator().isForText();
+            case org.pressboard.condition.Condition.OneOf oneOf -> false;
+            case org.pressboard.condition.Condition.Empty empty -> false;
+        };
     }
 
     private int missing() {

@@ -41,6 +41,7 @@ class SignInTest extends InBrowser {
         forgiveConsole("403");
         page.navigate(address("/trees"));
         assertThat(page.locator(".who")).containsText("Mira Holloway");
+        assertThat(get("/trees").body()).contains("Sign in").doesNotContain("Sign out");
     }
 
     @Test

@@ -139,7 +139,12 @@ class AddressesTest extends RunningSite {
     void changesWithoutATokenAreRefused() {
         HttpRequest post = HttpRequest.newBuilder(URI.create(address("/desk/pages/trees/withdraw")))
                 .POST(HttpRequest.BodyPublishers.noBody()).build();
-        assertThat(send(post).statusCode()).isEqualTo(403);
+        HttpResponse<String> refused = send(post);
+        assertThat(refused.statusCode()).isEqualTo(403);
+        assertThat(refused.body()).contains("Not for you");
+        HttpRequest byProgram = HttpRequest.newBuilder(URI.create(address("/desk/pages/trees/withdraw")))
+                .header("Accept", "application/json").POST(HttpRequest.BodyPublishers.noBody()).build();
+        assertThat(send(byProgram).headers().firstValue("Content-Type")).contains("application/problem+json");
         HttpRequest upload = HttpRequest.newBuilder(URI.create(address("/desk/intake")))
                 .header("Content-Type", "multipart/form-data; boundary=x")
                 .POST(HttpRequest.BodyPublishers.ofString("--x--")).build();
