@@ -31,9 +31,10 @@ final class KeyFinder {
     private final DSLContext sql;
     private final RowQuery query;
     private final TableSql table;
-    private final Condition condition;
+    private Condition condition;
     private final @Nullable Anchor start;
     private final List<Anchor> found = new ArrayList<>();
+    private @Nullable Integer matching;
 
     KeyFinder(DSLContext sql, RowQuery query, Locale language, @Nullable Anchor start) {
         this.sql = sql;
@@ -49,9 +50,8 @@ final class KeyFinder {
     }
 
     Keys find() {
-        if (canBeginAtAnchor(query) && searchesWords(query.sought()) && isCommon()) {
-            sql.execute("select set_config('enable_bitmapscan', 'off', true), set_config('enable_seqscan', 'off', true),"
-                    + " set_config('enable_sort', 'off', true)");
+        if (searchesWords(query.sought())) {
+            chooseWay();
         }
         switch (query.order().size()) {
             case 0 -> findByNumber();
@@ -60,16 +60,25 @@ final class KeyFinder {
         }
         boolean hasMore = found.size() > query.size();
         List<Anchor> page = hasMore ? found.subList(0, query.size()) : found;
-        return new Keys(page.stream().map(Anchor::rowId).toList(), hasMore, page.isEmpty() ? null : page.getLast());
+        return new Keys(page.stream().map(Anchor::rowId).toList(), hasMore, page.isEmpty() ? null : page.getLast(),
+                matching);
     }
 
     /**
-     * Whether so many rows have the words that the first of them are found soonest by going through the rows in their
-     * order. PostgreSQL has no idea how often words occur within texts; it takes them all for rare, collects all rows
-     * that have them and sorts those.
+     * Few rows that have the words are all fetched at once, and only they are put in order. Where there are many, the
+     * first of them are found soonest by going through the rows in their order. PostgreSQL cannot tell: it has no idea
+     * how often words occur within texts, takes them all for rare, and would collect and sort however many have them.
      */
-    private boolean isCommon() {
-        return sql.fetchCount(DSL.selectOne().from(table.asTable()).where(condition).limit(COMMON + 1)) > COMMON;
+    private void chooseWay() {
+        List<Long> some = sql.select(table.rowId()).from(table.asTable()).where(condition).limit(COMMON + 1)
+                .fetch(table.rowId());
+        if (some.size() <= COMMON) {
+            matching = some.size();
+            condition = table.rowId().eq(DSL.any(some.toArray(Long[]::new)));
+        } else if (canBeginAtAnchor(query)) {
+            sql.execute("select set_config('enable_bitmapscan', 'off', true), set_config('enable_seqscan', 'off', true),"
+                    + " set_config('enable_sort', 'off', true)");
+        }
     }
 
     private static boolean searchesWords(org.pressboard.condition.Condition sought) {

@@ -88,15 +88,18 @@ public class Rows {
 
     private Slice read(Key key, Locale language) {
         Keys keys = keys(key, language);
-        return new Slice(rows(key.query, keys.rowIds(), language), keys.hasMore());
+        return new Slice(rows(key.query, keys.rowIds(), language), keys.hasMore(), keys.matching());
     }
 
     private static long known(RowQuery query, Slice slice) {
         return slice.rows().isEmpty() ? 0 : query.offset() + slice.rows().size() + (slice.hasMore() ? 1 : 0);
     }
 
-    /** The last page tells how many there are, without counting. */
+    /** Finding the rows may have told how many there are, and the last page always does. */
     private static @Nullable Total toldByPage(RowQuery query, Slice slice) {
+        if (slice.matching() != null) {
+            return new Total.Exactly(slice.matching());
+        }
         boolean isLast = !slice.hasMore() && (!slice.rows().isEmpty() || query.page() == 1);
         return isLast ? new Total.Exactly(query.offset() + slice.rows().size()) : null;
     }
