@@ -11,6 +11,7 @@ import org.springframework.web.util.HtmlUtils;
 final class RowsMarkup {
 
     private static final int BYTES_OF_A_CELL = 120;
+    private static final int LONGEST_CODE = 12;
 
     private final StringBuilder html;
 
@@ -31,7 +32,7 @@ final class RowsMarkup {
     }
 
     private void cell(Cell cell) {
-        html.append("<td role=\"cell\" class=\"").append(cell.kind()).append(cell.isEmpty() ? " none" : "")
+        html.append("<td role=\"cell\" class=\"").append(cell.kind()).append(modifier(cell))
                 .append("\" data-label=\"").append(HtmlUtils.htmlEscape(cell.label())).append("\">");
         if (cell.isEmpty()) {
             html.append("<span aria-hidden=\"true\">–</span>");
@@ -39,6 +40,14 @@ final class RowsMarkup {
             content(cell.kind(), HtmlUtils.htmlEscape(cell.text()), HtmlUtils.htmlEscape(cell.href()));
         }
         html.append("</td>");
+    }
+
+    /** Short texts such as codes are not broken at their hyphens. */
+    private static String modifier(Cell cell) {
+        if (cell.isEmpty()) {
+            return " none";
+        }
+        return cell.text().length() <= LONGEST_CODE ? " short" : "";
     }
 
     private void content(String kind, String text, String href) {

@@ -85,7 +85,7 @@ class BenchTables {
         sql.execute("insert into hosted." + table.key() + " (name, notes, use, plot, weeks, kilograms, picked, sound) "
                 + "select (array['Hollin','Bramber','Copper','Skylark','Marrow','Vesper','Rook','Millrace'])[1+i%8] "
                 + "|| ' ' || (array['Pippin','Russet','Codlin','Reinette','Costard'])[1+(i/8)%5] || ' ' || i, "
-                + "md5(i::text) || case when i % 40 = 0 then ' windfall' else '' end "
+                + "md5(i::text) || case when random() < 0.025 then ' windfall' else '' end "
                 + "|| case when i % 50000 = 17 then ' quincelike' else '' end, "
                 + "(array['Eating','Cooking','Cider','Keeping','Drying'])[1+(random()*4)::int], "
                 + "chr(65+(random()*25)::int) || (i % 200), (random()*40)::int, round((random()*900)::numeric, 1), "

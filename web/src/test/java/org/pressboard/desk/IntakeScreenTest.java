@@ -70,7 +70,7 @@ class IntakeScreenTest extends InBrowser {
         page.navigate(address("/desk"));
         choose(page, "planting.csv", "Tree;Planted;Weight\n" + "A;2024-03-09;1,5\n".repeat(40)
                 + "B;blah;2,5\nC;2024-03-10;heavy\nD;2024-03-11\n");
-        assertThat(page.locator(".intake-sum")).containsText("1 lines have more or fewer values");
+        assertThat(page.locator(".intake-sum")).containsText("more or fewer values than there are columns: 1;");
         Locator planted = page.locator(".intake-table th").nth(1);
         assertThat(planted).containsText("1 of 42 do not fit");
         assertThat(planted).containsText("line 42 “blah”");
