@@ -1,6 +1,7 @@
 package org.pressboard.bulk;
 
 import jakarta.persistence.EntityManager;
+import java.time.Instant;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
@@ -49,6 +50,13 @@ class IntakeRecords {
         }
         intake.beat(rows, aside);
         return true;
+    }
+
+    /** Forgets files that nobody has gone on with since then; what was kept aside from loaded ones stays. */
+    @Transactional
+    public void removeAbandoned(Instant since) {
+        entities.createQuery("delete from IntakeEntity where status <> :done and beatAt < :since")
+                .setParameter("done", Intake.Status.DONE).setParameter("since", since).executeUpdate();
     }
 
     @Transactional

@@ -3,6 +3,8 @@ package org.pressboard.bulk;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
@@ -56,6 +58,8 @@ public class Intakes implements DisposableBean {
 
     private static final Logger LOG = LoggerFactory.getLogger(Intakes.class);
 
+    private static final Duration KEPT_WHEN_ABANDONED = Duration.ofDays(7);
+
     private final IntakeRecords records;
     private final IntakeFiles files;
     private final Catalog catalog;
@@ -86,6 +90,7 @@ public class Intakes implements DisposableBean {
     public UUID receive(String fileName, InputStream in) {
         UUID id = UUID.randomUUID();
         transaction.executeWithoutResult(status -> {
+            records.removeAbandoned(Instant.now().minus(KEPT_WHEN_ABANDONED));
             records.add(id, fileName);
             try {
                 long size = files.keep(id, in);

@@ -11,7 +11,6 @@ import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
 import org.pressboard.listing.SortBy;
 import org.pressboard.table.FieldKey;
-import org.pressboard.table.FieldType;
 import org.pressboard.table.Table;
 
 /** A table of the owner's as SQL sees it: its names, its columns, and how a language sorts them. */
@@ -81,9 +80,5 @@ public final class TableSql {
 
     public Condition condition(org.pressboard.condition.Condition condition, OperandSql operands) {
         return new ConditionSql(this, operands).of(condition);
-    }
-
-    boolean isChoice(FieldKey key) {
-        return table.field(key).type() instanceof FieldType.Choice;
     }
 }

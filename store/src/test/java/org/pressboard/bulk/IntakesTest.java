@@ -167,6 +167,17 @@ class IntakesTest extends StoreTest {
     }
 
     @Test
+    void filesThatNobodyWentOnWithAreForgottenAfterAWeek() throws Exception {
+        UUID old = surveyed("old.csv", "name\na\n");
+        UUID loaded = surveyed("loaded.csv", "name\na\n");
+        intakes.load(loaded, plan(loaded)).get();
+        inTransaction(() -> sql.execute("update pressboard.intake set beat_at = now() - interval '8 days'"));
+        surveyed("new.csv", "name\na\n");
+        assertThat(intakes.find(old)).isEmpty();
+        assertThat(intakes.find(loaded)).isPresent();
+    }
+
+    @Test
     void namesOfFilesBecomeNamesOfTables() {
         assertThat(Intakes.labelFrom("C:\\Users\\me\\fruit_trees-2024.csv")).isEqualTo("Fruit trees 2024");
         assertThat(Intakes.labelFrom("../../etc/passwd")).isEqualTo("Passwd");

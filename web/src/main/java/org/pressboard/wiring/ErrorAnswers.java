@@ -11,7 +11,6 @@ import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.servlet.ModelAndView;
 
 /** Answers what failed before or beside a controller: with a designed page, or with problem details (RFC 9457). */
 @Controller
@@ -30,18 +29,7 @@ class ErrorAnswers implements ErrorController {
             ProblemDetail detail = ProblemDetail.forStatus(status);
             return ResponseEntity.status(status).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(detail);
         }
-        ModelAndView page = new ModelAndView("error/" + template(status), status);
-        page.addObject("sentence", messages.getMessage(
-                status == HttpStatus.NOT_FOUND ? "problem.not-there.page" : "error.4xx.text", null, language));
-        return page;
-    }
-
-    private static String template(HttpStatus status) {
-        return switch (status) {
-            case NOT_FOUND -> "404";
-            case FORBIDDEN, UNAUTHORIZED -> "403";
-            default -> status.is4xxClientError() ? "4xx" : "500";
-        };
+        return FailurePage.of(status, messages.getMessage("error." + FailurePage.kind(status) + ".text", null, language));
     }
 
     private static HttpStatus status(HttpServletRequest request) {

@@ -15,7 +15,6 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
-import org.springframework.web.servlet.ModelAndView;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
 
 /** The one place where what went wrong becomes an answer: a page for people, problem details for programs. */
@@ -54,9 +53,7 @@ class Failures {
             ProblemDetail detail = ProblemDetail.forStatusAndDetail(status, sentence);
             return ResponseEntity.status(status).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(detail);
         }
-        ModelAndView page = new ModelAndView("error/" + (status == HttpStatus.NOT_FOUND ? "404" : "4xx"), status);
-        page.addObject("sentence", sentence);
-        return page;
+        return FailurePage.of(status, sentence);
     }
 
     /** By the address that was asked for first, also when the request has been handed on to the error page. */
