@@ -1,5 +1,6 @@
 package org.pressboard.rows;
 
+import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.value.Value;
@@ -12,6 +13,6 @@ import org.pressboard.value.Value;
 record Anchor(@Nullable Value value, long rowId) {
 
     /** Which page of which query, at which state of the rows, it ends. */
-    record Key(long revision, RowQuery query, int page) {
+    record Key(long revision, RowQuery query, Locale language, int page) {
     }
 }

@@ -76,8 +76,8 @@ final class KeyFinder {
             matching = some.size();
             condition = table.rowId().eq(DSL.any(some.toArray(Long[]::new)));
         } else if (canBeginAtAnchor(query)) {
-            sql.execute("select set_config('enable_bitmapscan', 'off', true), set_config('enable_seqscan', 'off', true),"
-                    + " set_config('enable_sort', 'off', true)");
+            sql.execute("select set_config('enable_bitmapscan', 'off', true), "
+                    + "set_config('enable_seqscan', 'off', true), set_config('enable_sort', 'off', true)");
         }
     }
 

@@ -36,7 +36,7 @@ public class Rows {
 
     private static final long MOST_KEPT_BYTES = 32L * 1024 * 1024;
 
-    private record Key(long revision, RowQuery query) {
+    private record Key(long revision, RowQuery query, Locale language) {
     }
 
     private final DSLContext sql;
@@ -65,7 +65,7 @@ public class Rows {
 
     /** The page of rows that the query asks for, texts sorted as the language does. */
     public RowPage page(RowQuery query, Locale language) {
-        Slice slice = slice(new Key(revision(query), query), language);
+        Slice slice = slice(new Key(revision(query), query, language));
         Total told = toldByPage(query, slice);
         Total found = told != null ? told : counts.count(query, known(query, slice));
         Total outOf = query.isSearched() ? counts.count(query.withoutSearch(), found.atLeast()) : found;
@@ -77,18 +77,18 @@ public class Rows {
         return counts.countToEnd(query);
     }
 
-    private Slice slice(Key key, Locale language) {
+    private Slice slice(Key key) {
         Slice slice = kept.getIfPresent(key);
         if (slice == null) {
-            slice = Objects.requireNonNull(reading.execute(status -> read(key, language)));
+            slice = Objects.requireNonNull(reading.execute(status -> read(key)));
             kept.put(key, slice);
         }
         return slice;
     }
 
-    private Slice read(Key key, Locale language) {
-        Keys keys = keys(key, language);
-        return new Slice(rows(key.query, keys.rowIds(), language), keys.hasMore(), keys.matching());
+    private Slice read(Key key) {
+        Keys keys = keys(key);
+        return new Slice(rows(key.query, keys.rowIds(), key.language), keys.hasMore(), keys.matching());
     }
 
     private static long known(RowQuery query, Slice slice) {
@@ -104,11 +104,11 @@ public class Rows {
         return isLast ? new Total.Exactly(query.offset() + slice.rows().size()) : null;
     }
 
-    private Keys keys(Key key, Locale language) {
+    private Keys keys(Key key) {
         RowQuery query = key.query;
         Anchor start = query.page() > 1 && KeyFinder.canBeginAtAnchor(query)
                 ? anchors.getIfPresent(anchorKey(key, query.page() - 1)) : null;
-        Keys keys = new KeyFinder(sql, query, language, start).find();
+        Keys keys = new KeyFinder(sql, query, key.language, start).find();
         if (keys.end() != null && keys.hasMore()) {
             anchors.put(anchorKey(key, query.page()), keys.end());
         }
@@ -116,7 +116,7 @@ public class Rows {
     }
 
     private static Anchor.Key anchorKey(Key key, int page) {
-        return new Anchor.Key(key.revision, key.query.onPage(1), page);
+        return new Anchor.Key(key.revision, key.query.onPage(1), key.language, page);
     }
 
     private List<Row> rows(RowQuery query, List<Long> rowIds, Locale language) {

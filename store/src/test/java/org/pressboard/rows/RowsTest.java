@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.random.RandomGenerator;
 import java.util.random.RandomGeneratorFactory;
 import org.junit.jupiter.api.Test;
@@ -77,6 +78,15 @@ class RowsTest extends StoreTest {
         assertThat(page.hasMore()).as(what).isEqualTo(matching > query.offset() + query.size());
         // and once more, from what is kept
         assertThat(rows.page(query, ENGLISH).rows()).as(what).isEqualTo(page.rows());
+    }
+
+    @Test
+    void whatIsKeptInOneLanguageIsNotGivenInAnother() {
+        Table table = tableWith(List.of(Cases.named("z"), Cases.named("ö"), Cases.named("o")));
+        RowQuery query = query(table, STAFF, Condition.ALWAYS, List.of(SortBy.up(Cases.NAME)), 1, 10);
+        assertThat(rows.page(query, ENGLISH).rows()).extracting(Row::id).containsExactly(3L, 2L, 1L);
+        assertThat(rows.page(query, Locale.forLanguageTag("sv")).rows()).extracting(Row::id)
+                .containsExactly(3L, 1L, 2L);
     }
 
     @Test

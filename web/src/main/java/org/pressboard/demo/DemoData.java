@@ -70,9 +70,11 @@ class DemoData implements ApplicationRunner {
         pictures.draw();
         bringIn("trees.csv");
         show("varieties", List.of("picture", "name", "use", "season", "flavours", "keeps_weeks", "first_recorded",
-                "notes"), List.of("name", "use", "season", "flavours", "notes"), List.of("use", "season", "skin"));
+                "notes"), List.of("name", "use", "season", "flavours", "notes"),
+                List.of("use", "season", "skin"));
         show("trees", List.of("tree", "plot", "variety", "keeper", "health", "planted", "height_m",
-                "picked_last_year_kg", "propped"), List.of("tree", "plot", "variety", "keeper", "health"), List.of("health", "propped"));
+                "picked_last_year_kg", "propped"), List.of("tree", "plot", "variety", "keeper", "health"),
+                List.of("health", "propped"));
         publish("varieties");
         publish("trees");
         addPeople();

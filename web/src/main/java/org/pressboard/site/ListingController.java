@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.grant.Visitor;
-import org.pressboard.sheet.Asking;
 import org.pressboard.sheet.Place;
 import org.pressboard.sheet.Sheets;
 import org.pressboard.signin.SignedIn;

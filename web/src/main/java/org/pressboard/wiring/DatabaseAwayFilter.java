@@ -16,12 +16,17 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.MediaType;
 import org.springframework.web.filter.OncePerRequestFilter;
+import org.springframework.web.servlet.HandlerExceptionResolver;
+import org.springframework.web.servlet.ModelAndView;
 
 /**
  * Answers 503 while the database is away, whoever noticed it, be it the session or a page. Needs no database itself;
  * when it is back the next request is answered as ever.
+ *
+ * <p>What a controller throws is looked at before Spring's own resolvers do: a database that hangs up looks to them
+ * like a browser that did, to which nothing need be answered.
  */
-final class DatabaseAwayFilter extends OncePerRequestFilter {
+final class DatabaseAwayFilter extends OncePerRequestFilter implements HandlerExceptionResolver {
 
     private static final Logger LOG = LoggerFactory.getLogger(DatabaseAwayFilter.class);
     private static final String SECONDS_TO_WAIT = "5";
@@ -43,12 +48,27 @@ final class DatabaseAwayFilter extends OncePerRequestFilter {
             if (!isDatabaseAway(failed) || response.isCommitted()) {
                 throw failed;
             }
-            LOG.warn("The database is away: {}", failed.getMessage());
-            answer(request, response);
+            answer(request, response, failed);
         }
     }
 
-    private void answer(HttpServletRequest request, HttpServletResponse response) throws IOException {
+    @Override
+    public @Nullable ModelAndView resolveException(HttpServletRequest request, HttpServletResponse response,
+            @Nullable Object handler, Exception failed) {
+        if (!isDatabaseAway(failed) || response.isCommitted()) {
+            return null;
+        }
+        try {
+            answer(request, response, failed);
+        } catch (IOException gone) {
+            throw new UncheckedIOException(gone);
+        }
+        return new ModelAndView();
+    }
+
+    private void answer(HttpServletRequest request, HttpServletResponse response, Exception failed)
+            throws IOException {
+        LOG.warn("The database is away: {}", failed.getMessage());
         response.resetBuffer();
         response.setStatus(HttpServletResponse.SC_SERVICE_UNAVAILABLE);
         response.setHeader("Retry-After", SECONDS_TO_WAIT);

@@ -29,7 +29,8 @@ class ErrorAnswers implements ErrorController {
             ProblemDetail detail = ProblemDetail.forStatus(status);
             return ResponseEntity.status(status).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(detail);
         }
-        return FailurePage.of(status, messages.getMessage("error." + FailurePage.kind(status) + ".text", null, language));
+        String text = "error." + FailurePage.kind(status) + ".text";
+        return FailurePage.of(status, messages.getMessage(text, null, language));
     }
 
     private static HttpStatus status(HttpServletRequest request) {

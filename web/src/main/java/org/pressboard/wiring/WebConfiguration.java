@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Duration;
+import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
@@ -15,6 +16,7 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.Ordered;
 import org.springframework.http.CacheControl;
+import org.springframework.web.servlet.HandlerExceptionResolver;
 import org.springframework.web.servlet.LocaleResolver;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
@@ -27,9 +29,16 @@ class WebConfiguration implements WebMvcConfigurer {
     private static final Duration A_YEAR = Duration.ofDays(365);
 
     private final Assets assets;
+    private final DatabaseAwayFilter databaseAway;
 
     WebConfiguration(Assets assets) {
         this.assets = assets;
+        this.databaseAway = new DatabaseAwayFilter(assets.path("site.css"));
+    }
+
+    @Override
+    public void extendHandlerExceptionResolvers(List<HandlerExceptionResolver> resolvers) {
+        resolvers.addFirst(databaseAway);
     }
 
     /** Under an address that changes with each build, so that browsers may keep them. */
@@ -44,7 +53,7 @@ class WebConfiguration implements WebMvcConfigurer {
 
     @Bean
     FilterRegistrationBean<DatabaseAwayFilter> databaseAwayFilter() {
-        FilterRegistrationBean<DatabaseAwayFilter> filter = new FilterRegistrationBean<>(new DatabaseAwayFilter(assets.path("site.css")));
+        FilterRegistrationBean<DatabaseAwayFilter> filter = new FilterRegistrationBean<>(databaseAway);
         filter.setOrder(Ordered.HIGHEST_PRECEDENCE);
         return filter;
     }
