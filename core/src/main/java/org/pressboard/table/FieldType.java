@@ -84,9 +84,4 @@ public sealed interface FieldType {
     default boolean hasFewValues() {
         return this instanceof Choice || this instanceof YesNo;
     }
-
-    /** Whether a visitor may narrow it by a least and a greatest value. */
-    default boolean hasRange() {
-        return isNumber() || this instanceof Date || this instanceof DateTime;
-    }
 }

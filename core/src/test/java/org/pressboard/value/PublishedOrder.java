@@ -1,6 +1,9 @@
 package org.pressboard.value;
 
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
+import java.util.Random;
 
 /**
  * Orders of texts as published.
@@ -19,6 +22,13 @@ public record PublishedOrder(String source, String language, List<String> texts)
             new PublishedOrder("UTS 10, example differences, Swedish: z before ö", "sv", List.of("of", "z", "öf")),
             new PublishedOrder("CLDR collation chart, root: base letters with their marks, then the next letter", "en",
                     List.of("a", "A", "å", "Å", "b", "ss", "ß", "z", "Z")));
+
+    /** The texts in an order of no meaning. */
+    public List<String> shuffled() {
+        List<String> shuffled = new ArrayList<>(texts);
+        Collections.shuffle(shuffled, new Random(7));
+        return shuffled;
+    }
 
     @Override
     public String toString() {

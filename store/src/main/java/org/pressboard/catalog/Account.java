@@ -1,16 +1,10 @@
 package org.pressboard.catalog;
 
-import org.pressboard.grant.Visitor;
-
 /** Somebody who can sign in. */
 public record Account(long id, String email, String name, Role role, String passwordHash) {
 
     /** What an account may do: the owner everything, an editor at the desk, a member on the pages. */
     public enum Role { OWNER, EDITOR, MEMBER }
-
-    public Visitor asVisitor() {
-        return role == Role.MEMBER ? Visitor.member(email) : Visitor.staff(email);
-    }
 
     @Override
     public String toString() {

@@ -2,12 +2,9 @@ package org.pressboard.sql;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Random;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.pressboard.condition.Cases;
@@ -28,9 +25,7 @@ class CollationTest extends StoreTest {
     @ParameterizedTest
     @MethodSource("published")
     void textsComeInThePublishedOrder(PublishedOrder order) {
-        List<String> shuffled = new ArrayList<>(order.texts());
-        Collections.shuffle(shuffled, new Random(7));
-        Table table = tableWith(shuffled.stream().map(text -> new Row(1, Map.of(Cases.NAME, Value.of(text)))).toList());
+        Table table = tableWith(order.shuffled().stream().map(text -> new Row(1, Map.of(Cases.NAME, Value.of(text)))).toList());
         TableSql tableSql = new TableSql(table, Locale.forLanguageTag(order.language()));
         assertThat(inTransaction(() -> sql.select(tableSql.column(Cases.NAME)).from(tableSql.asTable())
                 .orderBy(tableSql.order(List.of(SortBy.up(Cases.NAME)), false)).fetch(0, String.class)))

@@ -13,8 +13,4 @@ public record Cell(String kind, String text, String href, String label) {
     public boolean isEmpty() {
         return text.isEmpty();
     }
-
-    public boolean isNumber() {
-        return kind.equals("number");
-    }
 }
