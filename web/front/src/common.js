@@ -5,10 +5,11 @@ import 'htmx.org/dist/ext/hx-alpine-compat.js';
 
 const isTyping = target => target.closest('input, select, textarea, [contenteditable]') !== null;
 
-// The search of a listing: "/" goes to it from anywhere, Esc leaves it.
+// The search of a listing: "/" goes to the page's first from anywhere, Esc leaves it.
 Alpine.data('searchBox', () => ({
   jump(event) {
-    if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+    const isFirst = document.querySelector('.bar-search input') === this.$refs.box;
+    if (!isFirst || isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
     event.preventDefault();
     this.$refs.box.focus();
     this.$refs.box.select();
@@ -26,6 +27,21 @@ Alpine.data('menu', () => ({
     if (event.key === 'Escape') this.$el.querySelector('summary').focus();
   },
 }));
+
+// On a page with several listings each goes on from what the address bar says of the others now.
+document.addEventListener('htmx:config:request', ({ detail: { ctx } }) => {
+  const prefix = ctx.sourceElement.closest('.sheet')?.dataset.prefix;
+  if (!prefix) return;
+  const isOthers = name => name.includes('~') && !name.startsWith(prefix);
+  const asked = new URL(ctx.request.action, location);
+  for (const parameters of [asked.searchParams, ctx.request.body]) {
+    for (const name of [...parameters.keys()].filter(isOthers)) parameters.delete(name);
+  }
+  for (const [name, value] of new URLSearchParams(location.search)) {
+    if (isOthers(name)) asked.searchParams.append(name, value);
+  }
+  ctx.request.action = asked.pathname + asked.search;
+});
 
 // What the answer says of a choice holds, also where somebody had ticked it by hand; what is being typed stays.
 document.addEventListener('htmx:after:swap', () => {

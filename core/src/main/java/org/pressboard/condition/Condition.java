@@ -2,6 +2,7 @@ package org.pressboard.condition;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Predicate;
 import org.pressboard.table.FieldKey;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
@@ -98,11 +99,20 @@ public sealed interface Condition {
 
     /** Whether the answer may differ with the day or with whoever looks. */
     default boolean dependsOnStandpoint() {
+        return hasComparison(compare -> !(compare.operand instanceof Operand.Fixed));
+    }
+
+    /** Whether it looks for words or letters within texts. */
+    default boolean comparesText() {
+        return hasComparison(compare -> compare.operator.isForText());
+    }
+
+    private boolean hasComparison(Predicate<Compare> wanted) {
         return switch (this) {
-            case All all -> all.parts.stream().anyMatch(Condition::dependsOnStandpoint);
-            case Any any -> any.parts.stream().anyMatch(Condition::dependsOnStandpoint);
-            case Not not -> not.part.dependsOnStandpoint();
-            case Compare compare -> !(compare.operand instanceof Operand.Fixed);
+            case All all -> all.parts.stream().anyMatch(part -> part.hasComparison(wanted));
+            case Any any -> any.parts.stream().anyMatch(part -> part.hasComparison(wanted));
+            case Not not -> not.part.hasComparison(wanted);
+            case Compare compare -> wanted.test(compare);
             case OneOf oneOf -> false;
             case Empty empty -> false;
         };

@@ -5,6 +5,7 @@ import static java.nio.charset.StandardCharsets.UTF_8;
 import java.net.URLEncoder;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.pressboard.table.Table;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Value;
@@ -12,7 +13,8 @@ import org.pressboard.value.Value;
 /**
  * The address-bar form of a listing's request state: {@code q}, {@code f.<field>} (repeatable),
  * {@code f.<field>.from}, {@code f.<field>.to}, {@code sort=-picked,name}, {@code size}, {@code page}. What is as the
- * listing has it anyway is left out, so that equal states have equal addresses.
+ * listing has it anyway is left out, so that equal states have equal addresses. On a page with several listings each
+ * has a part of the address (see {@link AddressPart}).
  */
 public final class StateAddress {
 
@@ -21,19 +23,42 @@ public final class StateAddress {
 
     private final Listing listing;
     private final Table table;
+    private final AddressPart part;
 
-    public StateAddress(Listing listing, Table table) {
+    public StateAddress(Listing listing, Table table, AddressPart part) {
         this.listing = listing;
         this.table = table;
+        this.part = part;
     }
 
-    /** Reads the parameters of an address; those that are not the listing's are let be. */
-    public Asked read(java.util.Map<String, ? extends List<String>> parameters) {
-        return new StateReader(listing, table).read(parameters);
+    /** What the address asks of the listing; parameters that are not the listing's are let be. */
+    public Asked read() {
+        return new StateReader(listing, table).read(part.own());
     }
 
-    /** The parameters with a leading question mark, or nothing when the state is the listing's own. */
+    /** The name of one of the listing's parameters, as it stands in the address. */
+    public String name(String parameter) {
+        return part.prefix() + parameter;
+    }
+
+    /** The parameters of other listings on the page. */
+    public Map<String, List<String>> others() {
+        return part.others();
+    }
+
+    /**
+     * The address's parameters with a leading question mark, those of the page's other listings as they are; nothing
+     * when every state is the listing's own.
+     */
     public String write(RequestState state) {
+        List<String> parts = own(state);
+        parts.replaceAll(own -> part.prefix() + own);
+        part.others().forEach((name, values) -> values.forEach(value ->
+                parts.add(URLEncoder.encode(name, UTF_8).replace("%7E", "~") + "=" + URLEncoder.encode(value, UTF_8))));
+        return parts.isEmpty() ? "" : "?" + String.join("&", parts);
+    }
+
+    private List<String> own(RequestState state) {
         List<String> parts = new ArrayList<>();
         if (!state.search().isBlank()) {
             parts.add(parameter("q", state.search()));
@@ -57,7 +82,7 @@ public final class StateAddress {
         if (state.page() > 1) {
             parts.add("page=" + state.page());
         }
-        return parts.isEmpty() ? "" : "?" + String.join("&", parts);
+        return parts;
     }
 
     private static String parameter(String name, Value value) {

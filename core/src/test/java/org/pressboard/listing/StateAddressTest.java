@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.random.RandomGenerator;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -24,7 +25,7 @@ class StateAddressTest {
     private static final Listing LISTING = new Listing(new ListingKey("apples"), Cases.TABLE.key(), Condition.ALWAYS,
             List.of(Cases.NAME, Cases.USE, Cases.WEEKS, Cases.PLANTED), List.of(Cases.NAME, Cases.NOTES),
             List.of(Cases.USE, Cases.RARE, Cases.PLANTED, Cases.WEEKS), List.of(SortBy.up(Cases.NAME)), 25, true);
-    private static final StateAddress ADDRESS = new StateAddress(LISTING, Cases.TABLE);
+    private static final StateAddress ADDRESS = new StateAddress(LISTING, Cases.TABLE, AddressPart.whole(Map.of()));
 
     @Test
     void thePlainAddressIsTheListingsOwnState() {
@@ -117,7 +118,36 @@ class StateAddressTest {
         assertThat(third.without(Cases.USE).page()).isEqualTo(1);
     }
 
+    @Test
+    void listingsOfOnePageDoNotDisturbEachOther() {
+        ListingKey trees = new ListingKey("trees");
+        Map<String, List<String>> parameters = parameters(
+                "?apples~q=red&trees~q=old+%26+tall&trees~f.plot=A&q=nobody&utm_source=x");
+        AddressPart part = AddressPart.of(LISTING.key(), Set.of(LISTING.key(), trees), parameters);
+        StateAddress address = new StateAddress(LISTING, Cases.TABLE, part);
+        RequestState state = address.read().state();
+        assertThat(state.search()).isEqualTo("red");
+        assertThat(address.name("sort")).isEqualTo("apples~sort");
+        assertThat(address.others()).containsOnlyKeys("trees~q", "trees~f.plot");
+        assertThat(address.write(state.withPage(2)))
+                .isEqualTo("?apples~q=red&apples~page=2&trees~q=old+%26+tall&trees~f.plot=A");
+        assertThat(address.write(state.cleared())).isEqualTo("?trees~q=old+%26+tall&trees~f.plot=A");
+    }
+
+    @Test
+    void inAnAddressOfTheListingItselfTheNamesMayBePlain() {
+        Map<String, List<String>> parameters = parameters("?q=red&size=50&apples~size=10");
+        AddressPart part = AddressPart.of(LISTING.key(), Set.of(LISTING.key(), new ListingKey("trees")), parameters);
+        RequestState state = new StateAddress(LISTING, Cases.TABLE, part.with(parameters)).read().state();
+        assertThat(state.search()).isEqualTo("red");
+        assertThat(state.size()).isEqualTo(10);
+    }
+
     private static Asked read(String query) {
+        return new StateAddress(LISTING, Cases.TABLE, AddressPart.whole(parameters(query))).read();
+    }
+
+    private static Map<String, List<String>> parameters(String query) {
         Map<String, List<String>> parameters = new LinkedHashMap<>();
         for (String part : query.replaceFirst("^\\?", "").split("&")) {
             if (!part.isEmpty()) {
@@ -126,6 +156,6 @@ class StateAddressTest {
                         .add(pair.length > 1 ? URLDecoder.decode(pair[1], StandardCharsets.UTF_8) : "");
             }
         }
-        return ADDRESS.read(parameters);
+        return parameters;
     }
 }

@@ -11,6 +11,7 @@ import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
 import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
 import org.pressboard.table.TableKey;
 import org.postgresql.PGConnection;
 import org.postgresql.PGNotification;
@@ -33,13 +34,14 @@ public class ChangeFeed implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(ChangeFeed.class);
     private static final String CATALOG = "catalog";
     private static final String ROWS = "rows ";
+    private static final String ALL_LOST = " all";
     private static final int WAIT_MILLIS = 500;
     private static final Duration BEFORE_NEXT_TRY = Duration.ofMillis(500);
 
     private final JdbcConnectionDetails database;
     private final DSLContext sql;
     private final AtomicLong numbers = new AtomicLong(System.currentTimeMillis() << 16);
-    private final Map<String, Long> current = new ConcurrentHashMap<>();
+    private final Map<String, Revision> current = new ConcurrentHashMap<>();
     private final CountDownLatch stopped = new CountDownLatch(1);
     private volatile boolean hearing;
     private volatile boolean running;
@@ -50,40 +52,54 @@ public class ChangeFeed implements SmartLifecycle {
     }
 
     public long catalogRevision() {
-        return revision(CATALOG);
+        return revision(CATALOG).number();
     }
 
-    public long rowsRevision(TableKey table) {
+    public Revision rowsRevision(TableKey table) {
         return revision(ROWS + table.name());
     }
 
-    private long revision(String of) {
-        return hearing ? current.computeIfAbsent(of, key -> numbers.incrementAndGet()) : numbers.incrementAndGet();
+    private Revision revision(String of) {
+        return hearing ? current.computeIfAbsent(of, key -> next()) : next();
+    }
+
+    private Revision next() {
+        long number = numbers.incrementAndGet();
+        return new Revision(number, number, 0);
     }
 
     /** Says, within a transaction, that it changes the catalog; told to all when it commits. */
     public void catalogChanged() {
-        sql.execute("select pg_notify('pressboard_changes', {0})", org.jooq.impl.DSL.val(CATALOG));
-        afterCommit(CATALOG);
+        tell(CATALOG);
     }
 
-    /** Says, within a transaction, that it changes rows; the table's own trigger tells the other nodes. */
-    public void rowsChanged(TableKey table) {
-        afterCommit(ROWS + table.name());
+    /** Says, within a transaction, that it takes a table away with all its rows; told to all when it commits. */
+    public void tableRemoved(TableKey table) {
+        tell(ROWS + table.name() + ALL_LOST);
     }
 
     /** This node need not wait to hear of its own change: whoever made it may ask right away. */
-    private void afterCommit(String of) {
+    private void tell(String change) {
+        sql.execute("select pg_notify('pressboard_changes', {0})", DSL.val(change));
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override
             public void afterCommit() {
-                renew(of);
+                hear(change);
             }
         });
     }
 
-    private void renew(String of) {
-        current.put(of, numbers.incrementAndGet());
+    /** What is told is {@code catalog}, or {@code rows}, the table, and how many of its rows were altered or removed. */
+    private void hear(String change) {
+        String[] words = change.split(" ");
+        boolean isCounted = words.length > 2 && !ALL_LOST.endsWith(words[2]);
+        if (isCounted) {
+            long lost = Long.parseLong(words[2]);
+            current.computeIfPresent(ROWS + words[1],
+                    (of, before) -> before.after(numbers.incrementAndGet(), lost));
+        } else {
+            current.put(words.length > 1 ? ROWS + words[1] : CATALOG, next());
+        }
     }
 
     @Override
@@ -117,7 +133,7 @@ public class ChangeFeed implements SmartLifecycle {
         hearing = true;
         while (running) {
             for (PGNotification notification : postgres.getNotifications(WAIT_MILLIS)) {
-                renew(notification.getParameter());
+                hear(notification.getParameter());
             }
         }
     }

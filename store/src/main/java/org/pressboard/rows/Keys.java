@@ -4,9 +4,15 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
- * The numbers of the rows of a page in their order, whether more follow, and where the page ends.
+ * The rows of a page by their place in the order, and whether more follow.
  *
  * @param matching how many rows match, where that was found out on the way
  */
-record Keys(List<Long> rowIds, boolean hasMore, @Nullable Anchor end, @Nullable Integer matching) {
+record Keys(List<Anchor> page, boolean hasMore, @Nullable Integer matching) {
+
+    static final Keys NONE = new Keys(List.of(), false, null);
+
+    List<Long> rowIds() {
+        return page.stream().map(Anchor::rowId).toList();
+    }
 }

@@ -5,12 +5,11 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.sql.SQLException;
 import java.util.Locale;
 import java.util.Objects;
-import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.change.ChangeFeed;
+import org.pressboard.change.Revision;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.listing.RowQuery;
@@ -18,18 +17,14 @@ import org.pressboard.listing.Total;
 import org.pressboard.sql.OperandSql;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.TableKey;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.core.NestedExceptionUtils;
-import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
-import org.springframework.transaction.TransactionException;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Counts what row queries match: exactly up to a bound, so that counting never holds up the rows. Counts are kept
- * until the rows change. How many rows there are at all is counted to the end in the background.
+ * until the rows change. Where it takes long to count anew, what is certain from the last count is told meanwhile.
  */
 @Component
 class RowCounts {
@@ -40,57 +35,83 @@ class RowCounts {
     /** A count that takes longer is not waited for. */
     private static final String LONGEST = "50ms";
 
-    private static final Logger LOG = LoggerFactory.getLogger(RowCounts.class);
-    private static final Locale ANY_LANGUAGE = Locale.ENGLISH;
+    /** A count that took longer is not done again while somebody waits, if much of it is still certain. */
+    private static final long QUICK_NANOS = 5_000_000;
 
     /** What is counted: where the condition does not ask who looks or when, the count is the same for all. */
-    private record Key(long revision, TableKey table, Condition condition, @Nullable Standpoint standpoint) {
+    private record Key(TableKey table, Condition condition, @Nullable Standpoint standpoint) {
+    }
+
+    private record Counted(Revision at, long rows, long nanos) {
+
+        boolean isQuick() {
+            return nanos <= QUICK_NANOS && rows <= BOUND;
+        }
     }
 
     private final DSLContext sql;
     private final ChangeFeed changes;
+    private final BackgroundReading background;
     private final TransactionTemplate reading;
-    private final Set<TableKey> underWay = ConcurrentHashMap.newKeySet();
-    private final Cache<Key, Total> kept = Caffeine.newBuilder().maximumSize(10_000).build();
+    private final Cache<Key, Counted> kept = Caffeine.newBuilder().maximumSize(10_000).build();
 
-    RowCounts(DSLContext sql, ChangeFeed changes, PlatformTransactionManager transactions) {
+    RowCounts(DSLContext sql, ChangeFeed changes, BackgroundReading background,
+            PlatformTransactionManager transactions) {
         this.sql = sql;
         this.changes = changes;
+        this.background = background;
         this.reading = new TransactionTemplate(transactions);
         this.reading.setReadOnly(true);
+    }
+
+    /** How many rows match, if that is known without counting. */
+    @Nullable Long known(RowQuery query) {
+        Counted counted = kept.getIfPresent(key(query));
+        return counted != null && isCurrent(counted, query) ? counted.rows : null;
     }
 
     /**
      * Counts up to the bound, as long as that is quick. Where it is not, the answer is that there are more than are
      * known already, and the rest is counted in the background for whoever asks next.
      *
-     * @param known how many rows are known to match
+     * @param language the one that the indexes sort by; what is counted is the same in all
+     * @param known    how many rows are known to match
      */
-    Total count(RowQuery query, long known) {
-        Key key = key(query);
-        Total total = kept.getIfPresent(key);
-        if (total == null) {
-            total = countQuickly(query, known);
-            if (total instanceof Total.Exactly) {
-                kept.put(key, total);
-            } else {
-                countToEndInBackground(query, key);
-            }
+    Total count(RowQuery query, Locale language, long known) {
+        Counted counted = kept.getIfPresent(key(query));
+        if (counted != null && isCurrent(counted, query)) {
+            return new Total.Exactly(counted.rows);
+        }
+        long certain = counted == null ? known : Math.max(known, revision(query).leftOf(counted.rows, counted.at));
+        boolean isWorthwhile = certain <= BOUND
+                && (counted == null || counted.isQuick() || certain < counted.rows / 2);
+        Total total = isWorthwhile ? countQuickly(query, language, certain) : moreThan(certain);
+        if (total instanceof Total.MoreThan) {
+            background.read("counting " + query.table().key(), () -> countAll(query, language));
         }
         return total;
     }
 
-    private Total countQuickly(RowQuery query, long known) {
+    /** Fewer than are certain, and a number that can be read at a glance. */
+    private static Total moreThan(long certain) {
+        long rounding = 1;
+        while (certain / rounding >= 1_000) {
+            rounding *= 10;
+        }
+        return new Total.MoreThan(Math.max(0, (certain - 1) / rounding * rounding));
+    }
+
+    private Total countQuickly(RowQuery query, Locale language, long certain) {
         try {
             return Objects.requireNonNull(reading.execute(status -> {
                 sql.execute("set local statement_timeout = {0}", DSL.inline(LONGEST));
-                return countToBound(query);
+                return countToBound(query, language);
             }));
         } catch (RuntimeException failed) {
             if (!isTimeout(failed)) {
                 throw failed;
             }
-            return new Total.MoreThan(Math.max(0, known - 1));
+            return moreThan(certain);
         }
     }
 
@@ -100,49 +121,49 @@ class RowCounts {
                 && "57014".equals(cause.getSQLState());
     }
 
-    /** Counts to the end, however many there are. */
-    Total.Exactly countToEnd(RowQuery query) {
-        Key key = key(query);
-        if (kept.getIfPresent(key) instanceof Total.Exactly exactly) {
-            return exactly;
+    private Total countToBound(RowQuery query, Locale language) {
+        Revision at = revision(query);
+        long start = System.nanoTime();
+        int rows = sql.fetchValue(DSL.selectCount().from(matching(query, language).limit(BOUND + 1)));
+        if (rows > BOUND) {
+            return new Total.MoreThan(BOUND);
         }
-        Long rows = reading.execute(status -> sql.fetchValue(DSL.selectCount().from(matching(query))).longValue());
-        Total.Exactly total = new Total.Exactly(Objects.requireNonNull(rows));
-        kept.put(key, total);
-        return total;
+        kept.put(key(query), new Counted(at, rows, System.nanoTime() - start));
+        return new Total.Exactly(rows);
     }
 
-    private Total countToBound(RowQuery query) {
-        int rows = sql.fetchValue(DSL.selectCount().from(matching(query).limit(BOUND + 1)));
-        return rows > BOUND ? new Total.MoreThan(BOUND) : new Total.Exactly(rows);
+    /** Counts to the end, however many there are. */
+    Total.Exactly countToEnd(RowQuery query, Locale language) {
+        Long known = known(query);
+        return new Total.Exactly(known != null ? known
+                : Objects.requireNonNull(reading.execute(status -> countAll(query, language))));
     }
 
-    private org.jooq.SelectLimitStep<?> matching(RowQuery query) {
-        TableSql table = new TableSql(query.table(), ANY_LANGUAGE);
+    private long countAll(RowQuery query, Locale language) {
+        Revision at = revision(query);
+        long start = System.nanoTime();
+        long rows = sql.fetchValue(DSL.selectCount().from(matching(query, language))).longValue();
+        kept.put(key(query), new Counted(at, rows, System.nanoTime() - start));
+        return rows;
+    }
+
+    private org.jooq.SelectLimitStep<?> matching(RowQuery query, Locale language) {
+        TableSql table = new TableSql(query.table(), language);
         return DSL.selectOne().from(table.asTable())
                 .where(table.condition(query.condition(), new OperandSql.Bound(query.standpoint())));
     }
 
-    /** One at a time for each table: while rows keep changing, counting must not become all that the database does. */
-    private void countToEndInBackground(RowQuery query, Key key) {
-        if (!underWay.add(key.table)) {
-            return;
-        }
-        Thread.ofVirtual().name("count " + query.table().key()).start(() -> {
-            try {
-                countToEnd(query);
-            } catch (DataAccessException | TransactionException | org.jooq.exception.DataAccessException failed) {
-                LOG.info("Could not count {} to the end: {}", query.table().key(), failed.getMessage());
-            } finally {
-                underWay.remove(key.table);
-            }
-        });
+    private boolean isCurrent(Counted counted, RowQuery query) {
+        return counted.at.equals(revision(query));
     }
 
-    private Key key(RowQuery query) {
+    private Revision revision(RowQuery query) {
+        return changes.rowsRevision(query.table().key());
+    }
+
+    private static Key key(RowQuery query) {
         Condition condition = query.condition();
-        TableKey table = query.table().key();
-        return new Key(changes.rowsRevision(table), table, condition,
+        return new Key(query.table().key(), condition,
                 condition.dependsOnStandpoint() ? query.standpoint() : null);
     }
 }

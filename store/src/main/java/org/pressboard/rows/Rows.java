@@ -42,17 +42,18 @@ public class Rows {
     private final DSLContext sql;
     private final VisitorScope scope;
     private final RowCounts counts;
+    private final Bookmarks bookmarks;
     private final ChangeFeed changes;
     private final TransactionTemplate reading;
     private final Cache<Key, Slice> kept = Caffeine.newBuilder()
             .maximumWeight(MOST_KEPT_BYTES).weigher((Key key, Slice slice) -> slice.weight()).build();
-    private final Cache<Anchor.Key, Anchor> anchors = Caffeine.newBuilder().maximumSize(20_000).build();
 
-    Rows(DSLContext sql, VisitorScope scope, RowCounts counts, ChangeFeed changes,
+    Rows(DSLContext sql, VisitorScope scope, RowCounts counts, Bookmarks bookmarks, ChangeFeed changes,
             PlatformTransactionManager transactions) {
         this.sql = sql;
         this.scope = scope;
         this.counts = counts;
+        this.bookmarks = bookmarks;
         this.changes = changes;
         this.reading = new TransactionTemplate(transactions);
         this.reading.setReadOnly(true);
@@ -60,21 +61,21 @@ public class Rows {
 
     /** A number that changes whenever the rows of the query's table do. */
     public long revision(RowQuery query) {
-        return changes.rowsRevision(query.table().key());
+        return changes.rowsRevision(query.table().key()).number();
     }
 
     /** The page of rows that the query asks for, texts sorted as the language does. */
     public RowPage page(RowQuery query, Locale language) {
         Slice slice = slice(new Key(revision(query), query, language));
         Total told = toldByPage(query, slice);
-        Total found = told != null ? told : counts.count(query, known(query, slice));
-        Total outOf = query.isSearched() ? counts.count(query.withoutSearch(), found.atLeast()) : found;
+        Total found = told != null ? told : counts.count(query, language, known(query, slice));
+        Total outOf = query.isSearched() ? counts.count(query.withoutSearch(), language, found.atLeast()) : found;
         return new RowPage(slice.rows(), found, outOf, slice.hasMore());
     }
 
     /** How many rows the query matches, counted to the end. */
-    public Total.Exactly countToEnd(RowQuery query) {
-        return counts.countToEnd(query);
+    public Total.Exactly countToEnd(RowQuery query, Locale language) {
+        return counts.countToEnd(query, language);
     }
 
     private Slice slice(Key key) {
@@ -106,17 +107,20 @@ public class Rows {
 
     private Keys keys(Key key) {
         RowQuery query = key.query;
-        Anchor start = query.page() > 1 && KeyFinder.canBeginAtAnchor(query)
-                ? anchors.getIfPresent(anchorKey(key, query.page() - 1)) : null;
-        Keys keys = new KeyFinder(sql, query, key.language, start).find();
-        if (keys.end() != null && keys.hasMore()) {
-            anchors.put(anchorKey(key, query.page()), keys.end());
+        TableSql table = new TableSql(query.table(), key.language);
+        if (!Stretch.canBeginAnywhere(query)) {
+            return new KeyFinder(sql, query, table, Way.fromStart(query.offset(), query.size())).find();
         }
+        Long total = counts.known(query);
+        if (total != null && total <= query.offset()) {
+            return Keys.NONE;
+        }
+        Marks marks = bookmarks.of(key.revision, query, key.language);
+        Way way = marks.to(query.offset(), query.size(), total);
+        Keys keys = new KeyFinder(sql, query, table, way).find();
+        marks.put(query.offset(), keys.page());
+        bookmarks.leafThrough(way, query, key.language, marks);
         return keys;
-    }
-
-    private static Anchor.Key anchorKey(Key key, int page) {
-        return new Anchor.Key(key.revision, key.query.onPage(1), key.language, page);
     }
 
     private List<Row> rows(RowQuery query, List<Long> rowIds, Locale language) {

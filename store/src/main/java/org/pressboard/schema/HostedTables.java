@@ -22,8 +22,8 @@ import org.pressboard.table.Table;
 import org.springframework.stereotype.Component;
 
 /**
- * The physical tables of the owner's rows: one real table each, with readable column names, its own trigger that
- * tells of changes, and row security. All within the caller's transaction.
+ * The physical tables of the owner's rows: one real table each, with readable column names, its own triggers that
+ * tell of changes, and row security. All within the caller's transaction.
  */
 @Component
 public class HostedTables {
@@ -51,8 +51,7 @@ public class HostedTables {
         sql.createTable(name).columns(columns).primaryKey(DSL.name(TableSql.ROW_ID)).execute();
         sql.execute("comment on table {0} is {1}", name, DSL.inline(table.label()));
         sql.execute("alter table {0} enable row level security", name);
-        sql.execute("create trigger pressboard_changes after insert or update or delete or truncate on {0} "
-                + "for each statement execute function pressboard.rows_changed()", name);
+        sql.fetch("select pressboard.watch({0}::regclass)", DSL.inline(sql.render(name)));
     }
 
     /** Removes the table with all its rows. */

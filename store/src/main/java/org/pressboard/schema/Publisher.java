@@ -72,7 +72,7 @@ public class Publisher {
         Table table = catalog.table(key).orElseThrow();
         catalog.removeTable(key);
         tables.drop(table);
-        changes.rowsChanged(key);
+        changes.tableRemoved(key);
     }
 
     public Indexes.Progress indexProgress(Listing listing) {

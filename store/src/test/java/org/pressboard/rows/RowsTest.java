@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.random.RandomGenerator;
 import java.util.random.RandomGeneratorFactory;
+import java.util.stream.LongStream;
+import org.jooq.impl.DSL;
 import org.junit.jupiter.api.Test;
 import org.pressboard.condition.Cases;
 import org.pressboard.condition.Condition;
@@ -23,6 +25,7 @@ import org.pressboard.listing.SortBy;
 import org.pressboard.listing.Total;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
+import org.pressboard.testing.Eventually;
 import org.pressboard.testing.StoreTest;
 import org.pressboard.value.Row;
 import org.pressboard.value.TextOrder;
@@ -115,7 +118,7 @@ class RowsTest extends StoreTest {
         RowQuery query = query(table, Visitor.ANYONE, Condition.ALWAYS, List.of(), 1, 10);
         assertThat(rows.page(query, ENGLISH).rows()).hasSize(1);
         DATABASE.execute("insert into hosted." + table.key() + " (name) values ('Bramber')");
-        org.pressboard.testing.Eventually.holds(() -> rows.page(query, ENGLISH).rows().size() == 2);
+        Eventually.holds(() -> rows.page(query, ENGLISH).rows().size() == 2);
         assertThat(rows.page(query, ENGLISH).outOf()).isEqualTo(new Total.Exactly(2));
     }
 
@@ -128,7 +131,57 @@ class RowsTest extends StoreTest {
         RowQuery query = new RowQuery(table, Visitor.ANYONE, Visitor.ANYONE.on(Cases.TODAY), Condition.ALWAYS,
                 Condition.compare(Cases.NAME, Operator.BEGINS, Value.of("N")), List.of(), 1, 10, List.of(Cases.NAME));
         assertThat(rows.page(query, ENGLISH).found()).isInstanceOf(Total.MoreThan.class);
-        assertThat(rows.countToEnd(query)).isEqualTo(new Total.Exactly(50_010));
+        assertThat(rows.countToEnd(query, ENGLISH)).isEqualTo(new Total.Exactly(50_010));
         assertThat(rows.page(query, ENGLISH).found()).isEqualTo(new Total.Exactly(50_010));
+        DATABASE.execute("delete from hosted." + table.key() + " where row_id <= 20");
+        Eventually.holds(() -> !rows.page(query, ENGLISH).found().equals(new Total.Exactly(50_010)));
+        Eventually.holds(() -> rows.page(query, ENGLISH).found().equals(new Total.Exactly(49_990)));
+    }
+
+    @Test
+    void pagesFarBehindAreThoseThatCountingTheWayFinds() {
+        Table table = tableWith(List.of());
+        inTransaction(() -> sql.execute("insert into {0} (name, weeks) select 'n' || i, nullif(i * 7919 % 30011, 5) "
+                + "from generate_series(1, 30000) i", name("hosted", table.key().name())));
+        RowQuery query = query(table, STAFF, Condition.ALWAYS, List.of(SortBy.down(Cases.WEEKS)), 1, 10);
+        for (int page : List.of(1_500, 1_501, 1_500, 1_499, 3_000, 2_999, 3_001, 1)) {
+            assertThat(ids(query.onPage(page))).as("page %d", page).isEqualTo(countedTo(query.onPage(page)));
+        }
+        DATABASE.execute("delete from hosted." + table.key() + " where weeks % 97 = 3");
+        Eventually.holds(() -> rows.countToEnd(query, ENGLISH).rows() < 30_000);
+        for (int page : List.of(1_490, 2_100, 1_000, 2_960, 2_970, 2_969)) {
+            assertThat(ids(query.onPage(page))).as("page %d", page).isEqualTo(countedTo(query.onPage(page)));
+        }
+    }
+
+    private List<Long> ids(RowQuery query) {
+        return rows.page(query, ENGLISH).rows().stream().map(Row::id).toList();
+    }
+
+    private List<Long> countedTo(RowQuery query) {
+        return sql.fetch("select row_id from {0} order by weeks desc nulls last, row_id desc limit {1} offset {2}",
+                name("hosted", query.table().key().name()), DSL.inline(query.size()), DSL.inline(query.offset()))
+                .getValues(0, Long.class);
+    }
+
+    /** Common words are met on the way, rare ones are looked up, and those that come late need the whole way. */
+    @Test
+    void wordsAreFoundInOrderHoweverCommonTheyAre() {
+        Table table = tableWith(List.of());
+        inTransaction(() -> sql.execute("insert into {0} (name, weeks) select case when i % 3 = 0 then 'common ' "
+                + "else '' end || case when i % 9000 = 0 then 'rare ' else '' end || case when i > 9000 then 'late' "
+                + "else '' end, i from generate_series(1, 45000) i", name("hosted", table.key().name())));
+        assertThat(ids(sought(table, "common", 2))).containsExactly(33L, 36L, 39L, 42L, 45L, 48L, 51L, 54L, 57L, 60L);
+        assertThat(ids(sought(table, "rare", 1))).containsExactly(9_000L, 18_000L, 27_000L, 36_000L, 45_000L);
+        assertThat(ids(sought(table, "late", 3))).isEqualTo(LongStream.rangeClosed(9_021, 9_030).boxed().toList());
+        assertThat(ids(sought(table, "late", 2))).isEqualTo(LongStream.rangeClosed(9_011, 9_020).boxed().toList());
+        assertThat(rows.page(sought(table, "rare", 1), ENGLISH).found()).isEqualTo(new Total.Exactly(5));
+        assertThat(rows.page(sought(table, "none", 1), ENGLISH).found()).isEqualTo(new Total.Exactly(0));
+    }
+
+    private static RowQuery sought(Table table, String word, int page) {
+        return new RowQuery(table, STAFF, STAFF.on(Cases.TODAY), Condition.ALWAYS,
+                Condition.compare(Cases.NAME, Operator.CONTAINS, Value.of(word)), List.of(SortBy.up(Cases.WEEKS)), page,
+                10, List.of(Cases.NAME));
     }
 }

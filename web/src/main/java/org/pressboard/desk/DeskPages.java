@@ -22,6 +22,7 @@ import org.pressboard.edition.Edition;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Decision;
 import org.pressboard.grant.Openness;
+import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Listing;
 import org.pressboard.schema.Indexes;
 import org.pressboard.schema.Publisher;
@@ -110,11 +111,12 @@ class DeskPages {
         model.addAttribute("aside", aside);
     }
 
-    @GetMapping("/desk/pages/{key}/rows")
-    String rows(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model,
-            HttpServletResponse response) {
+    @GetMapping("/desk/pages/{key}/{listing}/rows")
+    String rows(@PathVariable String key, @PathVariable String listing,
+            @RequestParam MultiValueMap<String, String> parameters, Model model, HttpServletResponse response) {
         DraftedPage page = find(key);
-        Sheet sheet = sheet(page, page.draft().listings().getFirst(), parameters);
+        Sheet sheet = page.draft().listings().stream().filter(each -> each.key().name().equals(listing)).findFirst()
+                .map(each -> sheet(page, each, parameters)).orElseThrow(() -> new NotThere("not-there.listing"));
         response.setHeader("HX-Replace-Url", sheet.place().page() + sheet.query());
         model.addAttribute("sheet", sheet);
         return "sheet/sheet :: sheet";
@@ -168,10 +170,11 @@ class DeskPages {
 
     private Sheet sheet(DraftedPage page, Listing listing, MultiValueMap<String, String> parameters) {
         Table table = catalog.table(listing.table()).orElseThrow();
-        Asking asking = new Asking(listing, table, SignedIn.currentVisitor(),
-                new Decision.Allowed(Condition.ALWAYS), parameters);
+        Asking asking = Asking.of(listing, table, SignedIn.currentVisitor(), new Decision.Allowed(Condition.ALWAYS),
+                AddressPart.of(listing.key(), page.draft().listingKeys(), parameters));
         Locale language = catalog.published().site().language();
-        return sheets.sheet(asking, Place.atDesk("/desk/pages/" + page.draft().key()), language);
+        String address = "/desk/pages/" + page.draft().key();
+        return sheets.sheet(asking, Place.atDesk(address, address + "/" + listing.key() + "/rows"), language);
     }
 
     private Indexes.Progress indexes(DraftedPage page) {

@@ -9,6 +9,7 @@ import org.pressboard.catalog.DraftedPage;
 import org.pressboard.condition.Condition;
 import org.pressboard.grant.Decision;
 import org.pressboard.grant.Openness;
+import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
 import org.pressboard.listing.Suggestion;
@@ -109,13 +110,14 @@ class DeskTables {
     }
 
     private Sheet sheet(Table table, MultiValueMap<String, String> parameters) {
-        return sheets.sheet(asking(table, parameters), Place.atDesk("/desk/tables/" + table.key()),
+        String address = "/desk/tables/" + table.key();
+        return sheets.sheet(asking(table, parameters), Place.atDesk(address, address + "/rows"),
                 catalog.published().site().language());
     }
 
     private Asking asking(Table table, MultiValueMap<String, String> parameters) {
-        return new Asking(allOf(table), table, SignedIn.currentVisitor(), new Decision.Allowed(Condition.ALWAYS),
-                parameters);
+        return Asking.of(allOf(table), table, SignedIn.currentVisitor(), new Decision.Allowed(Condition.ALWAYS),
+                AddressPart.whole(parameters));
     }
 
     /** Every field, in the order in which the rows came. */

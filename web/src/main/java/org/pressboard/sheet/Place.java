@@ -16,7 +16,7 @@ public record Place(String page, String rows, String takeAway) {
     }
 
     /** A listing looked at from the desk. */
-    public static Place atDesk(String address) {
-        return new Place(address, address + "/rows", "");
+    public static Place atDesk(String page, String rows) {
+        return new Place(page, rows, "");
     }
 }

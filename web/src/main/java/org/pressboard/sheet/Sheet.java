@@ -15,7 +15,15 @@ import org.jspecify.annotations.Nullable;
 public record Sheet(String id, String label, Place place, String query, @Nullable String searched,
                     List<NarrowMenu> menus, List<Chip> chips, List<SortOption> sorts, List<Heading> headings,
                     List<Line> lines, String count, @Nullable String cleared, @Nullable String countAll, Pager pager,
-                    List<String> notices, String size) {
+                    List<String> notices, Names names, List<Hidden> hidden) {
+
+    /** What the form's fields are called in the address, and how all names of the listing begin; often with nothing. */
+    public record Names(String prefix, String search, String sort) {
+    }
+
+    /** Something the form sends along unseen. */
+    public record Hidden(String name, String value) {
+    }
 
     /** A row as it is drawn. */
     public record Line(long rowId, List<Cell> cells) {

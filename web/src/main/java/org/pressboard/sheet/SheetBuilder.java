@@ -30,14 +30,14 @@ final class SheetBuilder {
     private final Words words;
     private final StateAddress address;
 
-    SheetBuilder(Asking asking, Asked asked, Place place, Words words) {
+    SheetBuilder(Asking asking, Place place, Words words) {
         this.listing = asking.listing();
         this.table = asking.table();
-        this.asked = asked;
+        this.asked = asking.asked();
         this.state = asked.state();
         this.place = place;
         this.words = words;
-        this.address = new StateAddress(listing, table);
+        this.address = asking.address();
     }
 
     Sheet build(RowPage page) {
@@ -46,7 +46,7 @@ final class SheetBuilder {
                 listing.search().isEmpty() ? null : state.search(), menus(), chips(), sorts(), headings(shown),
                 new Cells(table, shown, words).lines(page.rows()), count(page),
                 state.isNarrowed() ? address.write(state.cleared()) : null, countAll(page),
-                new PagerBuilder(state, address, words).build(page), notices(page), size());
+                new PagerBuilder(state, address, words).build(page), notices(page), names(), hidden());
     }
 
     private List<NarrowMenu> menus() {
@@ -60,7 +60,7 @@ final class SheetBuilder {
                 .map(value -> new NarrowMenu.Option(PlainForm.write(value), words.written().write(field.type(), value),
                         narrowing.values().contains(value)))
                 .toList();
-        return new NarrowMenu("f." + field.key(), field.label(), options);
+        return new NarrowMenu(address.name("f." + field.key()), field.label(), options);
     }
 
     private List<Value> values(FieldType type) {
@@ -176,7 +176,18 @@ final class SheetBuilder {
         return notices;
     }
 
-    private String size() {
-        return state.size() == listing.pageSize() ? "" : Integer.toString(state.size());
+    private Sheet.Names names() {
+        return new Sheet.Names(address.name(""), address.name("q"), address.name("sort"));
+    }
+
+    /** What a form must send along: the page size, and the states of the page's other listings. */
+    private List<Sheet.Hidden> hidden() {
+        List<Sheet.Hidden> hidden = new ArrayList<>();
+        if (state.size() != listing.pageSize()) {
+            hidden.add(new Sheet.Hidden(address.name("size"), Integer.toString(state.size())));
+        }
+        address.others().forEach((name, values) ->
+                values.forEach(value -> hidden.add(new Sheet.Hidden(name, value))));
+        return hidden;
     }
 }

@@ -7,6 +7,7 @@ import java.util.List;
 import org.pressboard.change.ChangeFeed;
 import org.pressboard.grant.Visitor;
 import org.pressboard.sheet.Asking;
+import org.pressboard.sheet.Pace;
 import org.pressboard.sheet.Sheets;
 import org.springframework.boot.info.BuildProperties;
 import org.springframework.http.HttpHeaders;
@@ -26,20 +27,31 @@ class Freshness {
     private final BuildProperties build;
     private final Clock clock;
     private final KeptAnswers answers;
+    private final Pace pace;
 
-    Freshness(ChangeFeed changes, Sheets sheets, BuildProperties build, Clock clock, KeptAnswers answers) {
+    Freshness(ChangeFeed changes, Sheets sheets, BuildProperties build, Clock clock, KeptAnswers answers,
+            Pace pace) {
         this.changes = changes;
         this.sheets = sheets;
         this.build = build;
         this.clock = clock;
         this.answers = answers;
+        this.pace = pace;
     }
 
-    /** True when the browser has been answered: that nothing has changed, or what somebody else was given. */
+    /**
+     * True when the browser has been answered: that nothing has changed, or what somebody else was given. Else the rows
+     * are to be read, which the visitor may ask for only so often.
+     */
     boolean isKnown(List<Asking> askings, Visitor visitor, ServletWebRequest request, HttpServletResponse response) {
-        if (visitor.kind() != Visitor.Kind.ANYONE) {
-            return false;
+        if (visitor.kind() == Visitor.Kind.ANYONE && isUnchanged(askings, request, response)) {
+            return true;
         }
+        pace.spend(request.getRequest().getRemoteAddr(), Pace.PAGE);
+        return false;
+    }
+
+    private boolean isUnchanged(List<Asking> askings, ServletWebRequest request, HttpServletResponse response) {
         response.setHeader(HttpHeaders.CACHE_CONTROL, "no-cache");
         response.setHeader(HttpHeaders.VARY, "HX-Request, Cookie");
         String tag = tag(askings);

@@ -1,10 +1,12 @@
 package org.pressboard.site;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.grant.Visitor;
+import org.pressboard.sheet.Pace;
 import org.pressboard.sheet.Place;
 import org.pressboard.sheet.Sheets;
 import org.pressboard.signin.SignedIn;
@@ -25,11 +27,13 @@ class ListingController {
     private final OpenListings listings;
     private final Sheets sheets;
     private final Freshness freshness;
+    private final Pace pace;
 
-    ListingController(OpenListings listings, Sheets sheets, Freshness freshness) {
+    ListingController(OpenListings listings, Sheets sheets, Freshness freshness, Pace pace) {
         this.listings = listings;
         this.sheets = sheets;
         this.freshness = freshness;
+        this.pace = pace;
     }
 
     @GetMapping("/listings/{listing}/rows")
@@ -39,7 +43,7 @@ class ListingController {
         Visitor visitor = SignedIn.currentVisitor();
         OpenListings.Open open = listings.open(listing, visitor, parameters);
         Place place = Place.onSite(open.page().key().name(), listing);
-        tellAddress(response, source, place.page() + sheets.stateQuery(open.asking()));
+        tellAddress(response, source, place.page() + open.asking().query());
         if (freshness.isKnown(List.of(open.asking()), visitor, request, response)) {
             return null;
         }
@@ -49,7 +53,8 @@ class ListingController {
 
     @GetMapping("/listings/{listing}/rows/count")
     @ResponseBody String count(@PathVariable String listing,
-            @RequestParam MultiValueMap<String, String> parameters, Locale language) {
+            @RequestParam MultiValueMap<String, String> parameters, Locale language, HttpServletRequest request) {
+        pace.spend(request.getRemoteAddr(), Pace.COUNT);
         return sheets.countToEnd(listings.open(listing, SignedIn.currentVisitor(), parameters).asking(), language);
     }
 

@@ -7,6 +7,7 @@ import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
 import org.pressboard.edition.Page;
 import org.pressboard.grant.Visitor;
+import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.ListingKey;
 import org.pressboard.sheet.Asking;
 import org.pressboard.sheet.NotThere;
@@ -30,8 +31,10 @@ public class OpenListings {
     public Open open(String key, Visitor visitor, Map<String, ? extends List<String>> parameters) {
         PublishedSite site = catalog.published();
         return Optional.of(key).filter(ListingKey::isValid).map(ListingKey::new).flatMap(site::listing)
-                .map(found -> new Open(found.edition().page(), new Asking(found.listing(), found.table(), visitor,
-                        site.maySee(visitor, found.listing().table()), parameters)))
+                .map(found -> new Open(found.edition().page(), Asking.of(found.listing(), found.table(), visitor,
+                        site.maySee(visitor, found.listing().table()),
+                        AddressPart.of(found.listing().key(), found.edition().page().listingKeys(), parameters)
+                                .with(parameters))))
                 .filter(open -> open.asking().decision().isAllowed())
                 .orElseThrow(() -> new NotThere("not-there.listing"));
     }

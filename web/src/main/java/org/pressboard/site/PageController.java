@@ -11,6 +11,7 @@ import org.pressboard.edition.Edition;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Decision;
 import org.pressboard.grant.Visitor;
+import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Listing;
 import org.pressboard.sheet.Asking;
 import org.pressboard.sheet.NotThere;
@@ -59,7 +60,8 @@ class PageController {
         Edition edition = Optional.of(page).filter(PageKey::isValid).map(PageKey::new)
                 .map(site.openTo(visitor)::get).orElseThrow(() -> new NotThere("not-there.page"));
         List<Asking> askings = edition.page().listings().stream()
-                .map(listing -> asking(site, listing, visitor, parameters)).toList();
+                .map(listing -> asking(site, listing, visitor, AddressPart.of(listing.key(),
+                        edition.page().listingKeys(), parameters))).toList();
         if (freshness.isKnown(askings, visitor, request, response)) {
             return null;
         }
@@ -70,10 +72,8 @@ class PageController {
         return "site/page";
     }
 
-    private static Asking asking(PublishedSite site, Listing listing, Visitor visitor,
-            MultiValueMap<String, String> parameters) {
-        return new Asking(listing, site.table(listing.table()), visitor, site.maySee(visitor, listing.table()),
-                parameters);
+    private static Asking asking(PublishedSite site, Listing listing, Visitor visitor, AddressPart part) {
+        return Asking.of(listing, site.table(listing.table()), visitor, site.maySee(visitor, listing.table()), part);
     }
 
     private Sheet sheet(Edition edition, Asking asking, Locale language) {

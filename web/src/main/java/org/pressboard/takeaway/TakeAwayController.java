@@ -1,5 +1,6 @@
 package org.pressboard.takeaway;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.LinkedHashMap;
@@ -12,6 +13,7 @@ import org.pressboard.listing.RowQuery;
 import org.pressboard.rows.Rows;
 import org.pressboard.sheet.Asking;
 import org.pressboard.sheet.NotThere;
+import org.pressboard.sheet.Pace;
 import org.pressboard.sheet.Sheets;
 import org.pressboard.signin.SignedIn;
 import org.pressboard.site.OpenListings;
@@ -30,18 +32,21 @@ class TakeAwayController {
     private final Sheets sheets;
     private final RowStream stream;
     private final Rows rows;
+    private final Pace pace;
 
-    TakeAwayController(OpenListings listings, Sheets sheets, RowStream stream, Rows rows) {
+    TakeAwayController(OpenListings listings, Sheets sheets, RowStream stream, Rows rows, Pace pace) {
         this.listings = listings;
         this.sheets = sheets;
         this.stream = stream;
         this.rows = rows;
+        this.pace = pace;
     }
 
     @GetMapping(path = "/listings/{listing}/rows.csv")
     void csv(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
-            HttpServletResponse response) throws IOException {
+            HttpServletRequest request, HttpServletResponse response) throws IOException {
         Asking asking = asking(listing, parameters);
+        pace.spend(request.getRemoteAddr(), Pace.TAKE_AWAY);
         RowQuery query = sheets.query(asking);
         response.setContentType("text/csv;charset=UTF-8;header=present");
         response.setHeader("Content-Disposition", "attachment; filename=\"" + listing + ".csv\"");
@@ -53,8 +58,9 @@ class TakeAwayController {
 
     @GetMapping(path = "/listings/{listing}/rows.json", produces = "application/json")
     @ResponseBody JsonRows json(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters,
-            Locale language) {
+            Locale language, HttpServletRequest request) {
         Asking asking = asking(listing, parameters);
+        pace.spend(request.getRemoteAddr(), Pace.PAGE);
         RowQuery query = sheets.query(asking);
         RowPage page = rows.page(query, language);
         return JsonRows.of(query, page);

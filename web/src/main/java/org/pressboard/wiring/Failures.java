@@ -2,10 +2,12 @@ package org.pressboard.wiring;
 
 import jakarta.servlet.RequestDispatcher;
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import java.util.Locale;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.sheet.NotThere;
+import org.pressboard.sheet.TooOften;
 import org.springframework.context.MessageSource;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -45,6 +47,12 @@ class Failures {
     @ExceptionHandler
     Object tooLarge(MaxUploadSizeExceededException failure, HttpServletRequest request, Locale language) {
         return answer(HttpStatus.CONTENT_TOO_LARGE, Problem.of("file.too-large", 100), request, language);
+    }
+
+    @ExceptionHandler
+    Object tooOften(TooOften failure, HttpServletRequest request, HttpServletResponse response, Locale language) {
+        response.setHeader(HttpHeaders.RETRY_AFTER, Long.toString(failure.secondsToWait()));
+        return answer(HttpStatus.TOO_MANY_REQUESTS, Problem.of("too-often", failure.secondsToWait()), request, language);
     }
 
     private Object answer(HttpStatus status, Problem problem, HttpServletRequest request, Locale language) {

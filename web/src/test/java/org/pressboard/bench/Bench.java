@@ -7,6 +7,7 @@ import org.pressboard.bench.bare.BareApplication;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Visitor;
+import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Listing;
 import org.pressboard.sheet.Asking;
 import org.pressboard.sheet.Place;
@@ -53,8 +54,8 @@ public final class Bench {
         Catalog catalog = context.getBean(Catalog.class);
         Listing listing = catalog.published().edition(new PageKey("varieties")).orElseThrow().page().listings()
                 .getFirst();
-        Asking asking = new Asking(listing, catalog.published().table(listing.table()), Visitor.ANYONE,
-                catalog.published().maySee(Visitor.ANYONE, listing.table()), Map.of());
+        Asking asking = Asking.of(listing, catalog.published().table(listing.table()), Visitor.ANYONE,
+                catalog.published().maySee(Visitor.ANYONE, listing.table()), AddressPart.whole(Map.of()));
         Sheet sheet = context.getBean(Sheets.class).sheet(asking, Place.onSite("varieties", "varieties"),
                 catalog.site().language());
         List<String> headings = new ArrayList<>();

@@ -8,24 +8,31 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Random;
+import java.util.concurrent.locks.LockSupport;
+import java.util.random.RandomGenerator;
 import javax.sql.DataSource;
+import org.pressboard.bench.SentStatements.Statement;
 import org.pressboard.condition.Condition;
 import org.pressboard.grant.Decision;
 import org.pressboard.grant.Visitor;
+import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.RequestState;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.StateAddress;
-import org.pressboard.listing.Total;
 import org.pressboard.rows.Rows;
 
 /**
  * A page of a listing: what {@link Rows} takes, against the statements it sends, sent by plain JDBC on a connection
- * of the same pool. Before each round the rows count as changed, so nothing kept from an earlier round serves.
+ * of the same pool. Before each round a row is changed, so that no rows kept from an earlier round serve;
+ * what an answer set going in the background is waited for between rounds.
  */
 class ListingBench {
 
-    private static final int ROUNDS = 25;
+    private static final int ROUNDS = 60;
+    private static final int WARM_UP = 100;
+    private static final RandomGenerator PAGES = new Random(11);
     private static final Locale LANGUAGE = BenchTables.LANGUAGE;
 
     /** What is measured: the query part of the address, and where the page is one of many, which. */
@@ -45,12 +52,12 @@ class ListingBench {
     }
 
     void run(Report report) throws Exception {
+        warmUp();
         report.heading("Listing page at 1,000,000 rows, server time (ms, p95): ours, the same statements by plain JDBC;"
                 + " to reach 1.3 x + 5 ms");
         for (Case each : CASES) {
             List<Statement> statements = statements(each);
-            Timing[] timing = Timing.alternating(ROUNDS, ours(BenchTables.LARGE, each.query, 1),
-                    round -> plain(statements));
+            Timing[] timing = Timing.alternating(ROUNDS, ours(BenchTables.LARGE, each.query, 1), plain(statements));
             report.ratio(each.name, timing[0].p95(), timing[1].p95(), statements.size() + " statements");
         }
         report.heading("The same from 10,000 to 1,000,000 rows (ms, p95): to reach 1.5 x");
@@ -64,10 +71,25 @@ class ListingBench {
             String name = query.isEmpty() ? "plain" : query;
             Timing[] next = Timing.alternating(ROUNDS, goingOn(query), ours(BenchTables.LARGE, query, 1));
             report.ratio("next after 9,999, " + name, next[0].p95(), next[1].p95(), "");
-            Timing[] jump = Timing.alternating(20, ours(BenchTables.LARGE, query, 10_000),
+            goFar(query);
+            Timing[] jump = Timing.alternating(ROUNDS, unseen(query, 10_000), unseen(query, 2));
+            report.ratio("out of the blue, " + name, jump[0].p95(), jump[1].p95(), "somebody has gone as far before");
+            Timing[] first = Timing.alternating(ROUNDS, ours(BenchTables.LARGE, query, 10_000),
                     ours(BenchTables.LARGE, query, 1));
-            report.ratio("out of the blue, " + name, jump[0].p95(), jump[1].p95(), "");
+            report.ratio("the first to go far, " + name, first[0].p95(), first[1].p95(), "rows have just changed");
         }
+    }
+
+    private void warmUp() throws SQLException {
+        for (int round = 0; round < WARM_UP; round++) {
+            for (Case each : CASES) {
+                for (int size : List.of(BenchTables.SMALL, BenchTables.LARGE)) {
+                    change(size);
+                    rows.page(query(size, each.query, 1), LANGUAGE);
+                }
+            }
+        }
+        settled();
     }
 
     /** Asks for a page of rows that have just changed. */
@@ -79,8 +101,13 @@ class ListingBench {
             }
 
             @Override
-            public void run(int round) {
+            public void run(int round) throws Exception {
                 rows.page(query(size, query, page), LANGUAGE);
+            }
+
+            @Override
+            public void settle() throws SQLException {
+                settled();
             }
         };
     }
@@ -92,25 +119,64 @@ class ListingBench {
             public void prepare() throws Exception {
                 change(BenchTables.LARGE);
                 rows.page(query(BenchTables.LARGE, query, 9_999), LANGUAGE);
+                settle();
             }
 
             @Override
             public void run(int round) {
                 rows.page(query(BenchTables.LARGE, query, 10_000), LANGUAGE);
             }
+
+            @Override
+            public void settle() throws SQLException {
+                settled();
+            }
         };
     }
 
-    /** Says that rows have changed, once whatever an earlier change set going has ended. */
+    /** Asks for pages that nobody has seen since the rows changed last. */
+    private Timing.Work unseen(String query, int from) {
+        return round -> rows.page(query(BenchTables.LARGE, query, from + 7 * round), LANGUAGE);
+    }
+
+    /** Goes far into the order until that is quick wherever one goes. */
+    private void goFar(String query) {
+        int quick = 0;
+        while (quick < 8) {
+            long start = System.nanoTime();
+            rows.page(query(BenchTables.LARGE, query, PAGES.nextInt(11_000, 30_000)), LANGUAGE);
+            boolean isQuick = System.nanoTime() - start < 8_000_000;
+            quick = isQuick ? quick + 1 : 0;
+            LockSupport.parkNanos(isQuick ? 0 : 500_000_000);
+        }
+    }
+
+    /** Waits until whatever an answer set going in the background has ended. */
+    private void settled() throws SQLException {
+        try (Connection connection = database.getConnection()) {
+            while (isBusy(connection)) {
+                connection.commit(); // within a transaction the answer would stay the same
+                LockSupport.parkNanos(1_000_000);
+            }
+            connection.commit();
+        }
+    }
+
+    private static boolean isBusy(Connection connection) throws SQLException {
+        try (ResultSet busy = connection.createStatement().executeQuery("select exists (select from pg_stat_activity "
+                + "where state = 'active' and datname = current_database() and pid <> pg_backend_pid())")) {
+            busy.next();
+            return busy.getBoolean(1);
+        }
+    }
+
+    /** Changes a row. */
     private void change(int size) throws SQLException {
         RowQuery first = query(size, "", 1);
-        while (!(rows.page(first, LANGUAGE).outOf() instanceof Total.Exactly)) {
-            Thread.onSpinWait();
-        }
         long before = rows.revision(first);
         try (Connection connection = database.getConnection()) {
             connection.createStatement().execute(
-                    "select pg_notify('pressboard_changes', 'rows " + first.table().key() + "')");
+                    "update hosted." + first.table().key() + " set changed_at = now() where row_id = 7");
             connection.commit();
         }
         while (rows.revision(first) == before) {
@@ -120,27 +186,38 @@ class ListingBench {
 
     private RowQuery query(int size, String query, int page) {
         Listing listing = BenchTables.listing(size);
-        RequestState state = new StateAddress(listing, BenchTables.table(size)).read(Queries.parse(query)).state();
+        RequestState state = new StateAddress(listing, BenchTables.table(size),
+                AddressPart.whole(Queries.parse(query))).read().state();
         return RowQuery.of(listing, BenchTables.table(size), Visitor.ANYONE, new Decision.Allowed(Condition.ALWAYS),
                 state.withPage(page), LocalDate.EPOCH);
-    }
-
-    /** A statement that Pressboard sent, with its values written into it. */
-    record Statement(String sql) {
     }
 
     private List<Statement> statements(Case each) throws SQLException {
         change(BenchTables.LARGE);
         SentStatements.start();
         rows.page(query(BenchTables.LARGE, each.query, 1), LANGUAGE);
-        return SentStatements.stop().stream().map(Statement::new).toList();
+        return SentStatements.stop();
     }
 
-    private void plain(List<Statement> statements) throws SQLException {
+    private Timing.Work plain(List<Statement> statements) {
+        return new Timing.Work() {
+            @Override
+            public void prepare() throws Exception {
+                change(BenchTables.LARGE);
+            }
+
+            @Override
+            public void run(int round) throws Exception {
+                send(statements);
+            }
+        };
+    }
+
+    private void send(List<Statement> statements) throws SQLException {
         try (Connection connection = database.getConnection()) {
             connection.setReadOnly(true);
             for (Statement statement : statements) {
-                if (statement.sql.startsWith("set local statement_timeout")) {
+                if (statement.sql().startsWith("set local statement_timeout")) {
                     connection.commit(); // each count is a transaction of its own
                 }
                 execute(connection, statement);
@@ -151,7 +228,12 @@ class ListingBench {
     }
 
     private static void execute(Connection connection, Statement statement) throws SQLException {
-        try (PreparedStatement prepared = connection.prepareStatement(statement.sql)) {
+        try (PreparedStatement prepared = connection.prepareStatement(statement.sql())) {
+            for (int i = 0; i < statement.values().size(); i++) {
+                Object value = statement.values().get(i);
+                prepared.setObject(i + 1, value instanceof Long[] numbers
+                        ? connection.createArrayOf("bigint", numbers) : value);
+            }
             if (prepared.execute()) {
                 readAll(prepared.getResultSet());
             }
@@ -172,5 +254,4 @@ class ListingBench {
             }
         }
     }
-
 }

@@ -5,29 +5,34 @@ import java.util.List;
 import org.jooq.ExecuteContext;
 import org.jooq.ExecuteListener;
 import org.jooq.impl.DefaultExecuteListenerProvider;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.annotation.Bean;
 
-/** Notes the statements that the store sends, for the reference to send them too. */
+/** Notes the statements that the store sends on this thread, for the reference to send them too. */
 final class SentStatements implements ExecuteListener {
 
     private static final long serialVersionUID = 1;
-    private static volatile List<String> noted;
+    private static final ThreadLocal<@Nullable List<Statement>> NOTED = new ThreadLocal<>();
 
-    static void start() {
-        noted = new ArrayList<>();
+    /** A statement as it was prepared, and what was bound to it. */
+    record Statement(String sql, List<@Nullable Object> values) {
     }
 
-    static List<String> stop() {
-        List<String> all = noted;
-        noted = null;
-        return all;
+    static void start() {
+        NOTED.set(new ArrayList<>());
+    }
+
+    static List<Statement> stop() {
+        List<Statement> all = NOTED.get();
+        NOTED.remove();
+        return all == null ? List.of() : all;
     }
 
     @Override
     public void executeStart(ExecuteContext context) {
-        List<String> noting = noted;
-        if (noting != null && context.query() != null) {
-            noting.add(context.dsl().renderInlined(context.query()));
+        List<Statement> noting = NOTED.get();
+        if (noting != null && context.query() != null && context.sql() != null) {
+            noting.add(new Statement(context.sql(), context.query().getBindValues()));
         }
     }
 

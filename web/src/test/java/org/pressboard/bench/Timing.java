@@ -12,11 +12,15 @@ record Timing(double[] sorted) {
         /** What comes before it and is not timed. */
         default void prepare() throws Exception {
         }
+
+        /** What comes behind it and is not timed. */
+        default void settle() throws Exception {
+        }
     }
 
     /** Times two kinds of work in turns, so that whatever else the machine does meets both. */
     static Timing[] alternating(int rounds, Work one, Work other) throws Exception {
-        int warmUp = Math.max(3, rounds / 5);
+        int warmUp = Math.max(3, rounds / 3);
         double[] first = new double[rounds];
         double[] second = new double[rounds];
         for (int i = -warmUp; i < rounds; i++) {
@@ -34,7 +38,9 @@ record Timing(double[] sorted) {
         work.prepare();
         long start = System.nanoTime();
         work.run(round);
-        return (System.nanoTime() - start) / 1e6;
+        double millis = (System.nanoTime() - start) / 1e6;
+        work.settle();
+        return millis;
     }
 
     private static Timing sorted(double[] times) {

@@ -71,6 +71,19 @@ class AddressesTest extends RunningSite {
     }
 
     @Test
+    void whoeverAsksFasterThanPeopleDoIsToldToWait() {
+        HttpResponse<String> answer = get("/trees");
+        for (int i = 0; answer.statusCode() == 200 && i < 2_000; i++) {
+            answer = get("/listings/trees/rows.json?q=" + i, "X-Forwarded-For", "203.0.113.7");
+        }
+        assertThat(answer.statusCode()).isEqualTo(429);
+        assertThat(answer.headers().firstValue("Retry-After")).contains("1");
+        assertThat(answer.body()).contains("Wait 1 s and try again");
+        assertThat(get("/listings/trees/rows?q=T-003", "X-Forwarded-For", "203.0.113.8").statusCode()).isEqualTo(200);
+        assertThat(get("/trees", "X-Forwarded-For", "203.0.113.7").statusCode()).as("known already").isEqualTo(200);
+    }
+
+    @Test
     void aTableThatIsNotGrantedGivesNoRowByAnyAddress() {
         TableKey trees = new TableKey("trees");
         publisher.open(trees, Openness.MEMBERS);

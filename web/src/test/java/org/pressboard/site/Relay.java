@@ -56,7 +56,9 @@ public final class Relay {
         }
     }
 
-    private void join(Socket near, Socket far) {
+    private void join(Socket near, Socket far) throws IOException {
+        near.setTcpNoDelay(true);
+        far.setTcpNoDelay(true);
         open.add(near);
         open.add(far);
         if (cut) { // while it was being joined

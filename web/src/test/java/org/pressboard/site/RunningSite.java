@@ -16,7 +16,7 @@ import org.springframework.test.context.DynamicPropertySource;
 
 /** The whole application with the demo's orchard, one for all tests that extend this. */
 @SpringBootTest(classes = PressboardApplication.class, webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
-        properties = {"pressboard.demo=true", "spring.datasource.hikari.connection-timeout=1000"})
+        properties = {"pressboard.demo=true"})
 public abstract class RunningSite {
 
     protected static final TestDatabase DATABASE = TestDatabase.create();
