@@ -73,6 +73,11 @@ public class Rows {
         return new RowPage(slice.rows(), found, outOf, slice.hasMore());
     }
 
+    /** How many rows the query matches, as far as that is soon known. */
+    public Total count(RowQuery query, Locale language) {
+        return counts.count(query, language, 0);
+    }
+
     /** How many rows the query matches, counted to the end. */
     public Total.Exactly countToEnd(RowQuery query, Locale language) {
         return counts.countToEnd(query, language);

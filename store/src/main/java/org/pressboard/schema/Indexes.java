@@ -63,8 +63,8 @@ public class Indexes implements DisposableBean {
             try {
                 make(table, listing, language);
             } catch (SQLException | org.jooq.exception.DataAccessException failed) {
-                LOG.warn("The indexes of {} are not complete; listings are slower until the next start or edition",
-                        table.key(), failed);
+                LOG.warn("The indexes of {} are not complete; listings are slower until the next start or edition: {}",
+                        table.key(), failed.getMessage());
             }
         });
     }
@@ -97,6 +97,9 @@ public class Indexes implements DisposableBean {
 
     private void make(DSLContext direct, Table table, Listing listing, Locale language) {
         direct.execute("set statement_timeout = 0");
+        if (!exists(direct, table)) {
+            return; // removed while it waited for its turn
+        }
         Set<String> there = valid(direct, table);
         Map<String, String> missing = wanted(direct, table, listing, language);
         missing.keySet().removeAll(there);
@@ -144,6 +147,10 @@ public class Indexes implements DisposableBean {
         Field<String> schema = DSL.field("extnamespace::regnamespace::text", String.class);
         return DSL.name(with.select(schema).from("pg_extension").where("extname = 'pg_trgm'")
                 .fetchSingle(schema), "gin_trgm_ops");
+    }
+
+    private static boolean exists(DSLContext with, Table table) {
+        return with.fetchValue("select to_regclass({0})", DSL.val(with.render(TableSql.name(table)))) != null;
     }
 
     private static Set<String> valid(DSLContext with, Table table) {

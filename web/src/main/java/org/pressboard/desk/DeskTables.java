@@ -60,7 +60,7 @@ class DeskTables {
     String tables(Locale language, Model model) {
         Map<?, DraftedPage> pages = catalog.pages();
         model.addAttribute("tables", catalog.tables().stream()
-                .map(table -> entry(table, List.copyOf(pages.values()), language)).toList());
+                .map(table -> entry(table, List.copyOf(pages.values()), sheets.count(all(table), language))).toList());
         return "desk/tables";
     }
 
@@ -68,7 +68,8 @@ class DeskTables {
     String table(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Locale language,
             Model model) {
         Table table = find(key);
-        model.addAttribute("entry", entry(table, List.copyOf(catalog.pages().values()), language));
+        model.addAttribute("entry", entry(table, List.copyOf(catalog.pages().values()),
+                sheets.countToEnd(all(table), language)));
         model.addAttribute("sheet", sheet(table, parameters));
         return "desk/table";
     }
@@ -102,8 +103,7 @@ class DeskTables {
                 .orElseThrow(() -> new NotThere("not-there.table"));
     }
 
-    private TableEntry entry(Table table, List<DraftedPage> pages, Locale language) {
-        String rows = sheets.countToEnd(asking(table, new LinkedMultiValueMap<>()), language);
+    private TableEntry entry(Table table, List<DraftedPage> pages, String rows) {
         List<DraftedPage> on = pages.stream().filter(page -> page.draft().listings().stream()
                 .anyMatch(listing -> listing.table().equals(table.key()))).toList();
         return new TableEntry(table, rows, Openness.of(catalog.grants(table.key())), on);
@@ -113,6 +113,10 @@ class DeskTables {
         String address = "/desk/tables/" + table.key();
         return sheets.sheet(asking(table, parameters), Place.atDesk(address, address + "/rows"),
                 catalog.published().site().language());
+    }
+
+    private Asking all(Table table) {
+        return asking(table, new LinkedMultiValueMap<>());
     }
 
     private Asking asking(Table table, MultiValueMap<String, String> parameters) {

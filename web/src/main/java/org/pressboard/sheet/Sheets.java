@@ -34,6 +34,11 @@ public class Sheets {
         return new SheetBuilder(asking, place, new Words(messages, language)).build(page);
     }
 
+    /** How many rows the address matches, in words, as far as that is soon known. */
+    public String count(Asking asking, Locale language) {
+        return new Words(messages, language).count(rows.count(query(asking), language));
+    }
+
     /** How many rows the address matches, counted to the end, in words. */
     public String countToEnd(Asking asking, Locale language) {
         return new Words(messages, language).count(rows.countToEnd(query(asking), language));
