@@ -1,6 +1,8 @@
 package org.pressboard.sql;
 
 import java.math.BigDecimal;
+import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import org.jooq.DataType;
@@ -57,5 +59,36 @@ public final class ValueSql {
             case LocalDateTime moment -> Value.of(moment);
             default -> throw new IllegalArgumentException("No value of a field: " + column.getClass());
         };
+    }
+
+    /** The value of a column of the row read, by its number from 1. */
+    public static @Nullable Value fromColumn(ResultSet row, int column, FieldType type) throws SQLException {
+        return switch (type) {
+            case FieldType.Text t -> text(row, column);
+            case FieldType.LongText t -> text(row, column);
+            case FieldType.Email t -> text(row, column);
+            case FieldType.Link t -> text(row, column);
+            case FieldType.Choice t -> text(row, column);
+            case FieldType.Picture t -> text(row, column);
+            case FieldType.WholeNumber t -> whole(row, column);
+            case FieldType.Decimal t -> fromColumn(row.getBigDecimal(column));
+            case FieldType.YesNo t -> yesNo(row, column);
+            case FieldType.Date t -> fromColumn(row.getObject(column, LocalDate.class));
+            case FieldType.DateTime t -> fromColumn(row.getObject(column, LocalDateTime.class));
+        };
+    }
+
+    private static @Nullable Value text(ResultSet row, int column) throws SQLException {
+        return fromColumn(row.getString(column));
+    }
+
+    private static @Nullable Value whole(ResultSet row, int column) throws SQLException {
+        long number = row.getLong(column);
+        return row.wasNull() ? null : Value.of(number);
+    }
+
+    private static @Nullable Value yesNo(ResultSet row, int column) throws SQLException {
+        boolean yes = row.getBoolean(column);
+        return row.wasNull() ? null : Value.of(yes);
     }
 }

@@ -4,7 +4,6 @@ import static java.nio.charset.StandardCharsets.UTF_8;
 
 import de.siegmar.fastcsv.writer.CsvWriter;
 import de.siegmar.fastcsv.writer.LineDelimiter;
-import java.io.BufferedWriter;
 import java.io.Closeable;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -22,8 +21,8 @@ final class CsvRows implements Closeable {
     private final CsvWriter csv;
 
     CsvRows(OutputStream out) {
-        this.csv = CsvWriter.builder().lineDelimiter(LineDelimiter.CRLF)
-                .build(new BufferedWriter(new OutputStreamWriter(out, UTF_8), BUFFER));
+        this.csv = CsvWriter.builder().lineDelimiter(LineDelimiter.CRLF).bufferSize(BUFFER)
+                .build(new OutputStreamWriter(out, UTF_8));
     }
 
     void header(List<String> labels) {

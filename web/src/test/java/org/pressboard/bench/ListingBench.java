@@ -30,7 +30,7 @@ import org.pressboard.rows.Rows;
  */
 class ListingBench {
 
-    private static final int ROUNDS = 60;
+    private static final int ROUNDS = 80;
     private static final int WARM_UP = 100;
     private static final RandomGenerator PAGES = new Random(11);
     private static final Locale LANGUAGE = BenchTables.LANGUAGE;
@@ -58,25 +58,25 @@ class ListingBench {
         for (Case each : CASES) {
             List<Statement> statements = statements(each);
             Timing[] timing = Timing.alternating(ROUNDS, ours(BenchTables.LARGE, each.query, 1), plain(statements));
-            report.ratio(each.name, timing[0].p95(), timing[1].p95(), statements.size() + " statements");
+            report.p95(each.name, timing, statements.size() + " statements");
         }
         report.heading("The same from 10,000 to 1,000,000 rows (ms, p95): to reach 1.5 x");
         for (Case each : CASES) {
             Timing[] timing = Timing.alternating(ROUNDS, ours(BenchTables.LARGE, each.query, 1),
                     ours(BenchTables.SMALL, each.query, 1));
-            report.ratio(each.name, timing[0].p95(), timing[1].p95(), "");
+            report.p95(each.name, timing, "");
         }
         report.heading("From page 1 to page 10,000 of 1,000,000 rows (ms, p95): to reach 1.5 x");
         for (String query : List.of("", "?sort=-kilograms", "?sort=name")) {
             String name = query.isEmpty() ? "plain" : query;
             Timing[] next = Timing.alternating(ROUNDS, goingOn(query), ours(BenchTables.LARGE, query, 1));
-            report.ratio("next after 9,999, " + name, next[0].p95(), next[1].p95(), "");
+            report.p95("next after 9,999, " + name, next, "");
             goFar(query);
             Timing[] jump = Timing.alternating(ROUNDS, unseen(query, 10_000), unseen(query, 2));
-            report.ratio("out of the blue, " + name, jump[0].p95(), jump[1].p95(), "somebody has gone as far before");
+            report.p95("out of the blue, " + name, jump, "somebody has gone as far before");
             Timing[] first = Timing.alternating(ROUNDS, ours(BenchTables.LARGE, query, 10_000),
                     ours(BenchTables.LARGE, query, 1));
-            report.ratio("the first to go far, " + name, first[0].p95(), first[1].p95(), "rows have just changed");
+            report.p95("the first to go far, " + name, first, "rows have just changed");
         }
     }
 
