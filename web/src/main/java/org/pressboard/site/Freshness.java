@@ -58,13 +58,14 @@ class Freshness {
         return request.checkNotModified(tag) || answers.give(tag, request.getRequest(), response);
     }
 
+    /** A weak one: answers with a strong tag would not be compressed. */
     private String tag(List<Asking> askings) {
-        StringBuilder tag = new StringBuilder(Long.toString(build.getTime().toEpochMilli(), 36));
+        StringBuilder tag = new StringBuilder("W/\"").append(Long.toString(build.getTime().toEpochMilli(), 36));
         tag.append('-').append(Long.toString(changes.catalogRevision(), 36));
         tag.append('-').append(LocalDate.now(clock).toEpochDay());
         for (Asking asking : askings) {
             tag.append('-').append(Long.toString(sheets.revision(asking), 36));
         }
-        return tag.toString();
+        return tag.append('"').toString();
     }
 }

@@ -125,6 +125,15 @@ class AddressesTest extends RunningSite {
         Eventually.holds(() -> get("/trees", "If-None-Match", tag).statusCode() == 200);
     }
 
+    @Test
+    void pagesAndPicturesAreCompressedForThoseWhoTakeIt() {
+        for (String path : new String[] {"/trees", "/files/varieties/asby-gravling.svg"}) {
+            HttpResponse<String> answer = get(path, "Accept-Encoding", "gzip");
+            assertThat(answer.headers().firstValue("Content-Encoding")).as(path).contains("gzip");
+            assertThat(answer.headers().firstValue("Vary").orElse("")).containsIgnoringCase("Accept-Encoding");
+        }
+    }
+
     private String tag(String path) {
         return get(path).headers().firstValue("ETag").orElseThrow();
     }
@@ -135,7 +144,7 @@ class AddressesTest extends RunningSite {
         assertThat(answer.headers().firstValue("Content-Security-Policy").orElse(""))
                 .contains("default-src 'self'").doesNotContain("unsafe");
         assertThat(answer.headers().firstValue("X-Content-Type-Options")).contains("nosniff");
-        assertThat(answer.headers().firstValue("Vary").orElse("")).contains("HX-Request");
+        assertThat(answer.headers().firstValue("Vary").orElse("")).containsIgnoringCase("HX-Request");
         assertThat(answer.headers().allValues("Set-Cookie")).isEmpty();
         assertThat(answer.body()).doesNotContain("<script>").doesNotContain(" style=").doesNotContain(" onclick");
     }

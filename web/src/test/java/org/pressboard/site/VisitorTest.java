@@ -3,11 +3,16 @@ package org.pressboard.site;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.LoadState;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** A visitor finds rows, with scripts and without, at a desk and on a phone. */
 class VisitorTest extends InBrowser {
@@ -147,5 +152,19 @@ class VisitorTest extends InBrowser {
 
     private static Locator search(Page page) {
         return page.locator("input[type=search]");
+    }
+
+    /** At most 150 KB over the wire, fonts and pictures included; Chromium's own count, headers and all. */
+    @ParameterizedTest
+    @ValueSource(strings = {"/varieties", "/trees"})
+    void aFirstVisitIsSmall(String path) {
+        Page page = desktop();
+        CDPSession network = page.context().newCDPSession(page);
+        AtomicLong bytes = new AtomicLong();
+        network.on("Network.loadingFinished", event -> bytes.addAndGet(event.get("encodedDataLength").getAsLong()));
+        network.send("Network.enable");
+        page.navigate(address(path));
+        page.waitForLoadState(LoadState.NETWORKIDLE);
+        assertThat(bytes.get()).isBetween(50 * 1024L, 150 * 1024L);
     }
 }
