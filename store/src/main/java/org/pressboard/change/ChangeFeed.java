@@ -10,6 +10,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.regex.Pattern;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.pressboard.table.TableKey;
@@ -35,6 +36,7 @@ public class ChangeFeed implements SmartLifecycle {
     private static final String CATALOG = "catalog";
     private static final String ROWS = "rows ";
     private static final String ALL_LOST = " all";
+    private static final Pattern COUNTED = Pattern.compile("\\d{1,18}");
     private static final int WAIT_MILLIS = 500;
     private static final Duration BEFORE_NEXT_TRY = Duration.ofMillis(500);
 
@@ -89,16 +91,15 @@ public class ChangeFeed implements SmartLifecycle {
         });
     }
 
-    /** What is told is {@code catalog}, or {@code rows}, the table, and how many of its rows were altered or removed. */
+    /** Told is {@code catalog}, or {@code rows}, the table, and how many of its rows were altered or removed. */
     private void hear(String change) {
         String[] words = change.split(" ");
-        boolean isCounted = words.length > 2 && !ALL_LOST.endsWith(words[2]);
-        if (isCounted) {
+        String of = words.length > 1 ? ROWS + words[1] : CATALOG;
+        if (words.length > 2 && COUNTED.matcher(words[2]).matches()) {
             long lost = Long.parseLong(words[2]);
-            current.computeIfPresent(ROWS + words[1],
-                    (of, before) -> before.after(numbers.incrementAndGet(), lost));
+            current.computeIfPresent(of, (key, before) -> before.after(numbers.incrementAndGet(), lost));
         } else {
-            current.put(words.length > 1 ? ROWS + words[1] : CATALOG, next());
+            current.put(of, next());
         }
     }
 

@@ -24,7 +24,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Counts what row queries match: exactly up to a bound, so that counting never holds up the rows. Counts are kept
- * until the rows change. Where it takes long to count anew, what is certain from the last count is told meanwhile.
+ * until the rows change. Where it takes long to count anew, what is certain from the last count is told meanwhile:
+ * as many as there were, less those altered or removed since. That holds for conditions on the table's own fields.
  */
 @Component
 class RowCounts {

@@ -51,8 +51,9 @@ class Failures {
 
     @ExceptionHandler
     Object tooOften(TooOften failure, HttpServletRequest request, HttpServletResponse response, Locale language) {
-        response.setHeader(HttpHeaders.RETRY_AFTER, Long.toString(failure.secondsToWait()));
-        return answer(HttpStatus.TOO_MANY_REQUESTS, Problem.of("too-often", failure.secondsToWait()), request, language);
+        long seconds = failure.secondsToWait();
+        response.setHeader(HttpHeaders.RETRY_AFTER, Long.toString(seconds));
+        return answer(HttpStatus.TOO_MANY_REQUESTS, Problem.of("too-often", seconds), request, language);
     }
 
     private Object answer(HttpStatus status, Problem problem, HttpServletRequest request, Locale language) {

@@ -1,0 +1,49 @@
+package org.pressboard.schema;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
+import org.flywaydb.core.Flyway;
+import org.junit.jupiter.api.Test;
+import org.pressboard.testing.TestDatabase;
+
+/** What an owner has brought in survives every upgrade, and works with what the new version expects. */
+class MigrationsTest {
+
+    private final TestDatabase database = TestDatabase.create();
+
+    @Test
+    void tablesMadeByAnEarlierVersionTellOfChangesAsNewOnesDo() throws SQLException {
+        migrateTo("2");
+        database.execute("create table hosted.pears (row_id bigint primary key, name text)");
+        database.execute("create trigger pressboard_changes after insert or update or delete or truncate "
+                + "on hosted.pears for each statement execute function pressboard.rows_changed()");
+        database.execute("insert into hosted.pears values (1, 'Copper Warden'), (2, 'Hollin Catherine')");
+        migrateTo("latest");
+        assertThat(list("select tgname from pg_trigger where tgrelid = 'hosted.pears'::regclass order by 1"))
+                .containsExactly("pressboard_added", "pressboard_altered", "pressboard_emptied", "pressboard_removed");
+        assertThat(list("select name from hosted.pears order by 1")).containsExactly("Copper Warden", "Hollin Catherine");
+        database.execute("update hosted.pears set name = 'Warden' where row_id = 1");
+        assertThat(list("select name from hosted.pears order by 1")).containsExactly("Hollin Catherine", "Warden");
+    }
+
+    private void migrateTo(String version) {
+        Flyway.configure().dataSource(database.url(), database.user(), database.password()).schemas("pressboard")
+                .target(version).load().migrate();
+    }
+
+    private List<String> list(String query) throws SQLException {
+        List<String> all = new ArrayList<>();
+        try (Connection connection = database.connect();
+                ResultSet found = connection.createStatement().executeQuery(query)) {
+            while (found.next()) {
+                all.add(found.getString(1));
+            }
+        }
+        return all;
+    }
+}
