@@ -2,6 +2,7 @@ package org.pressboard.rows;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -17,8 +18,8 @@ import org.pressboard.sql.TableSql;
 import org.springframework.stereotype.Component;
 
 /**
- * The marks in all orders that somebody reads. Whoever goes far into one has it leafed through in the background, once
- * for each state of the rows, so that those who come later find marks all over it.
+ * The marks in all orders that somebody reads. Whoever goes far into one has it leafed through in the background, so
+ * that those who come later find marks all over it; also when the rows have changed since, for a while.
  */
 @Component
 class Bookmarks {
@@ -29,12 +30,20 @@ class Bookmarks {
     /** Rows between two marks put by leafing through. */
     private static final int BETWEEN = 1_000;
 
-    private record Key(long revision, RowQuery query, Locale language) {
+    /** So long after somebody went far into an order, it is worth leafing through again when its rows have changed. */
+    private static final Duration REMEMBERED = Duration.ofMinutes(10);
+
+    private record Order(RowQuery query, Locale language) {
+    }
+
+    private record Key(long revision, Order order) {
     }
 
     private final DSLContext sql;
     private final BackgroundReading background;
     private final Cache<Key, Marks> kept = Caffeine.newBuilder().maximumSize(100).build();
+    private final Cache<Order, Boolean> readFar =
+            Caffeine.newBuilder().maximumSize(100).expireAfterWrite(REMEMBERED).build();
 
     Bookmarks(DSLContext sql, BackgroundReading background) {
         this.sql = sql;
@@ -43,14 +52,29 @@ class Bookmarks {
 
     /** The marks in the query's order, at that state of the rows. */
     Marks of(long revision, RowQuery query, Locale language) {
-        return kept.get(new Key(revision, query.onPage(1), language), key -> new Marks());
+        Order order = new Order(query.onPage(1), language);
+        Key key = new Key(revision, order);
+        Marks marks = kept.get(key, missing -> new Marks());
+        if (readFar.getIfPresent(order) != null) {
+            leafThrough(order, marks);
+        }
+        return marks;
     }
 
-    /** Puts marks throughout the order when the way just gone was long. */
-    void leafThrough(Way gone, RowQuery query, Locale language, Marks marks) {
-        if (gone.skip() > NEAR && !query.sought().comparesText() && !marks.isThroughout()) {
+    /** Says which way was gone to a page. After a long one, the order gets marks throughout. */
+    void gone(Way way, RowQuery query, Locale language, Marks marks) {
+        if (way.skip() > NEAR && !query.sought().comparesText()) {
+            Order order = new Order(query.onPage(1), language);
+            readFar.put(order, true);
+            leafThrough(order, marks);
+        }
+    }
+
+    private void leafThrough(Order order, Marks marks) {
+        if (!marks.isThroughout()) {
+            RowQuery query = order.query;
             background.read("leafing through " + query.table().key(),
-                    () -> read(query, new TableSql(query.table(), language), marks));
+                    () -> read(query, new TableSql(query.table(), order.language), marks));
         }
     }
 

@@ -124,7 +124,7 @@ public class Rows {
         Way way = marks.to(query.offset(), query.size(), total);
         Keys keys = new KeyFinder(sql, query, table, way).find();
         marks.put(query.offset(), keys.page());
-        bookmarks.leafThrough(way, query, key.language, marks);
+        bookmarks.gone(way, query, key.language, marks);
         return keys;
     }
 
