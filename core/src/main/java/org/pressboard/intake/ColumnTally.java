@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.pressboard.value.Value;
 
 /** Gathers the evidence of one column, record by record. */
@@ -17,6 +18,7 @@ final class ColumnTally {
 
     private static final int LONGEST_OPTION = 60;
     private static final int LONGEST_TEXT = 200;
+    private static final Pattern SENTENCE = Pattern.compile(".+\\s.+[.!?]");
     private static final int EXAMPLES = 5;
     private static final int MOST_DIGITS_SHOWN = 12;
 
@@ -127,7 +129,12 @@ final class ColumnTally {
         if (longText) {
             return Reading.LONG_TEXT;
         }
-        return !options.isEmpty() && filled >= 3L * options.size() ? Reading.CHOICE : Reading.TEXT;
+        return !options.isEmpty() && filled >= 3L * options.size() && !areSentences() ? Reading.CHOICE : Reading.TEXT;
+    }
+
+    /** Notes that come up again and again are no choice. */
+    private boolean areSentences() {
+        return options.stream().filter(text -> SENTENCE.matcher(text).matches()).count() * 2 > options.size();
     }
 
     private long misfits(Reading reading) {

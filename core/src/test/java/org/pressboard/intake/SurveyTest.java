@@ -112,6 +112,14 @@ class SurveyTest {
     }
 
     @Test
+    void notesThatComeUpAgainAndAgainAreNoChoiceButShortWordsWithAStopAre() {
+        String notes = "notes\n" + "Bees in the hollow: leave them be.\nRabbit guard missing.\n".repeat(20);
+        String lanes = "lane\n" + "Mill La.\nQuay\nOrchard Rise\n".repeat(20);
+        assertThat(Files.survey(notes).columns().getFirst().suggested()).containsExactly(Reading.TEXT);
+        assertThat(Files.survey(lanes).columns().getFirst().suggested()).containsExactly(Reading.CHOICE);
+    }
+
+    @Test
     void textWithLineBreaksIsLong() {
         assertThat(Files.survey("notes\n\"a\nb\"\n").columns().getFirst().suggested())
                 .containsExactly(Reading.LONG_TEXT);

@@ -69,12 +69,12 @@ class DemoData implements ApplicationRunner {
         bringIn("varieties.csv");
         pictures.draw();
         bringIn("trees.csv");
-        show("varieties", List.of("picture", "name", "use", "season", "flavours", "keeps_weeks", "first_recorded",
-                "notes"), List.of("name", "use", "season", "flavours", "notes"),
+        show("varieties", "Varieties", List.of("picture", "name", "use", "season", "flavours", "keeps_weeks",
+                "first_recorded", "notes"), List.of("name", "use", "season", "flavours", "notes"),
                 List.of("use", "season", "skin"));
-        show("trees", List.of("tree", "plot", "variety", "keeper", "health", "planted", "height_m",
+        show("trees", "Find a tree", List.of("tree", "plot", "variety", "keeper", "health", "planted", "height_m",
                 "picked_last_year_kg", "propped"), List.of("tree", "plot", "variety", "keeper", "health"),
-                List.of("health", "propped"));
+                List.of("health", "keeper", "propped"));
         publish("varieties");
         publish("trees");
         addPeople();
@@ -95,10 +95,10 @@ class DemoData implements ApplicationRunner {
         intakes.discard(id);
     }
 
-    private void show(String key, List<String> fields, List<String> searched, List<String> narrowed) {
+    private void show(String key, String title, List<String> fields, List<String> searched, List<String> narrowed) {
         Page draft = catalog.page(new PageKey(key)).orElseThrow().draft();
         Listing listing = draft.listings().getFirst();
-        catalog.changeDraft(new Page(draft.key(), draft.title(), List.of(new Listing(listing.key(), listing.table(),
+        catalog.changeDraft(new Page(draft.key(), title, List.of(new Listing(listing.key(), listing.table(),
                 listing.keep(), keys(fields), keys(searched), keys(narrowed), listing.order(), listing.pageSize(),
                 listing.takeAway()))));
     }

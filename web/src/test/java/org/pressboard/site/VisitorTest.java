@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.LoadState;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicLong;
@@ -136,6 +137,20 @@ class VisitorTest extends InBrowser {
         }
         page.getByLabel("Sort").selectOption("-planted");
         page.waitForURL(Pattern.compile(".*sort=-planted.*"));
+    }
+
+    @Test
+    void onAPhoneABoxThatOpensLiesWithinThePage() {
+        Page page = phone();
+        page.navigate(address("/trees"));
+        for (String field : List.of("Health", "Keeper", "Propped")) {
+            Locator menu = page.locator(".menu").filter(new Locator.FilterOptions().setHasText(field));
+            menu.locator("summary").click();
+            BoundingBox box = menu.locator("fieldset").boundingBox();
+            assertThat(box.x).as(field).isNotNegative();
+            assertThat(box.x + box.width).as(field).isLessThanOrEqualTo(390);
+            menu.locator("summary").click();
+        }
     }
 
     @Test
