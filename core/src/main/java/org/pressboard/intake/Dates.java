@@ -51,11 +51,12 @@ final class Dates {
         int second = Integer.parseInt(parts.group(3));
         int third = Integer.parseInt(parts.group(4));
         try {
-            return switch (order) {
+            LocalDate day = switch (order) {
                 case YEAR_FIRST -> LocalDate.of(first, second, third);
                 case DAY_FIRST -> LocalDate.of(year(parts.group(4)), second, first);
                 case MONTH_FIRST -> LocalDate.of(year(parts.group(4)), first, second);
             };
+            return day.getYear() == 0 ? null : day;
         } catch (DateTimeException noSuchDay) {
             return null;
         }

@@ -1,5 +1,7 @@
 package org.pressboard.value;
 
+import static java.time.format.DateTimeFormatter.ISO_LOCAL_DATE_TIME;
+
 import java.math.BigDecimal;
 import java.time.DateTimeException;
 import java.time.LocalDate;
@@ -13,6 +15,9 @@ import org.pressboard.table.FieldType;
  */
 public final class PlainForm {
 
+    private static final int DAY_LENGTH = 10;
+    private static final int LAST_YEAR = 9999;
+
     private PlainForm() {
     }
 
@@ -23,7 +28,7 @@ public final class PlainForm {
             case Value.Decimal decimal -> decimal.number().toPlainString();
             case Value.YesNo yesNo -> yesNo.yes() ? "yes" : "no";
             case Value.Date date -> date.day().toString();
-            case Value.Moment moment -> moment.at().toString();
+            case Value.Moment moment -> ISO_LOCAL_DATE_TIME.format(moment.at());
         };
     }
 
@@ -47,10 +52,28 @@ public final class PlainForm {
             case FieldType.WholeNumber t -> Value.of(Long.parseLong(text));
             case FieldType.Decimal t -> Value.of(decimal(text));
             case FieldType.YesNo t -> Value.of(yesNo(text));
-            case FieldType.Date t -> Value.of(LocalDate.parse(text));
-            case FieldType.DateTime t -> Value.of(text.length() == 10
-                    ? LocalDate.parse(text).atStartOfDay() : LocalDateTime.parse(text));
+            case FieldType.Date t -> Value.of(day(text));
+            case FieldType.DateTime t -> Value.of(moment(text));
         };
+    }
+
+    private static LocalDate day(String text) {
+        LocalDate day = LocalDate.parse(text);
+        checkYear(day.getYear());
+        return day;
+    }
+
+    private static LocalDateTime moment(String text) {
+        LocalDateTime moment = text.length() == DAY_LENGTH ? day(text).atStartOfDay() : LocalDateTime.parse(text);
+        checkYear(moment.getYear());
+        return moment;
+    }
+
+    /** Others are written differently everywhere, and kept nowhere. */
+    private static void checkYear(int year) {
+        if (year < 1 || year > LAST_YEAR) {
+            throw new DateTimeException("no year from 1 to " + LAST_YEAR);
+        }
     }
 
     private static BigDecimal decimal(String text) {

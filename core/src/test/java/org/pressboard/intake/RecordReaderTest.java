@@ -68,7 +68,8 @@ class RecordReaderTest {
         "DECIMAL_POINT|1,234,567.8|1234567.8", "DECIMAL_POINT|.5|0.5", "DECIMAL_POINT|-1e3|-1E+3",
         "DECIMAL_POINT|12,34|-", "DECIMAL_POINT|1,23|-", "DECIMAL_POINT|1,2345|-", "DECIMAL_POINT|007|-",
         "DECIMAL_COMMA|1.234,5|1234.5", "DECIMAL_COMMA|1.5|-", "WHOLE|1234567890123456789|-", "WHOLE|+7|7",
-        "WHOLE|1 000|-", "DATE_DAY_FIRST|31.4.2024|-", "DATE_DAY_FIRST|1.2-2024|-", "DATE_MONTH_FIRST|13/1/2024|-"})
+        "WHOLE|1 000|-", "DATE_DAY_FIRST|31.4.2024|-", "DATE_DAY_FIRST|1.2-2024|-", "DATE_MONTH_FIRST|13/1/2024|-",
+        "DATE_YEAR_FIRST|0000-01-01|-", "DATE_YEAR_FIRST|0001-01-01|a value"})
     void numbersAndDatesAreTakenOnlyWhole(Reading reading, String text, String value) {
         assertThat(reading.read(text).map(found -> switch (found) {
             case Value.Decimal(BigDecimal number) -> number.toString();

@@ -12,7 +12,7 @@ class PlainFormTest {
 
     @ParameterizedTest
     @CsvSource({"1985-04-12,true", "1985-4-12,false", "1985-02-30,false", "2000-02-29,true", "1900-02-29,false",
-        "12.04.1985,false"})
+        "12.04.1985,false", "9999-12-31,true", "+10000-01-01,false", "0000-01-01,false", "-0044-03-15,false"})
     void datesAreIsoDates(String text, boolean isDate) {
         assertThat(PlainForm.read(new FieldType.Date(), text).isPresent()).isEqualTo(isDate);
     }
@@ -21,7 +21,10 @@ class PlainFormTest {
     void momentsAreIsoAndADateIsItsMidnight() {
         FieldType moment = new FieldType.DateTime();
         assertThat(PlainForm.read(moment, "1985-04-12T23:20:30").map(PlainForm::write)).contains("1985-04-12T23:20:30");
-        assertThat(PlainForm.read(moment, "1985-04-12").map(PlainForm::write)).contains("1985-04-12T00:00");
+        assertThat(PlainForm.read(moment, "1985-04-12").map(PlainForm::write)).contains("1985-04-12T00:00:00");
+        assertThat(PlainForm.read(moment, "1985-04-12T23:20:30.25").map(PlainForm::write))
+                .contains("1985-04-12T23:20:30.25");
+        assertThat(PlainForm.read(moment, "+10000-01-01T00:00")).isEmpty();
     }
 
     @ParameterizedTest

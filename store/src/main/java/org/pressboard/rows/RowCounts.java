@@ -8,6 +8,7 @@ import java.util.Objects;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
+import org.postgresql.util.PSQLState;
 import org.pressboard.change.ChangeFeed;
 import org.pressboard.change.Revision;
 import org.pressboard.condition.Condition;
@@ -116,10 +117,9 @@ class RowCounts {
         }
     }
 
-    /** SQL state 57014 is PostgreSQL's "query canceled". */
     private static boolean isTimeout(RuntimeException failed) {
         return NestedExceptionUtils.getMostSpecificCause(failed) instanceof SQLException cause
-                && "57014".equals(cause.getSQLState());
+                && PSQLState.QUERY_CANCELED.getState().equals(cause.getSQLState());
     }
 
     private Total countToBound(RowQuery query, Locale language) {

@@ -1,8 +1,6 @@
 package org.pressboard.sql;
 
 import java.math.BigDecimal;
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import org.jooq.DataType;
@@ -61,34 +59,21 @@ public final class ValueSql {
         };
     }
 
-    /** The value of a column of the row read, by its number from 1. */
-    public static @Nullable Value fromColumn(ResultSet row, int column, FieldType type) throws SQLException {
+    /** The column as its values' plain form has it (see {@link org.pressboard.value.PlainForm}). */
+    public static Field<?> plainForm(Field<?> column, FieldType type) {
         return switch (type) {
-            case FieldType.Text t -> text(row, column);
-            case FieldType.LongText t -> text(row, column);
-            case FieldType.Email t -> text(row, column);
-            case FieldType.Link t -> text(row, column);
-            case FieldType.Choice t -> text(row, column);
-            case FieldType.Picture t -> text(row, column);
-            case FieldType.WholeNumber t -> whole(row, column);
-            case FieldType.Decimal t -> fromColumn(row.getBigDecimal(column));
-            case FieldType.YesNo t -> yesNo(row, column);
-            case FieldType.Date t -> fromColumn(row.getObject(column, LocalDate.class));
-            case FieldType.DateTime t -> fromColumn(row.getObject(column, LocalDateTime.class));
+            case FieldType.YesNo t -> DSL.field("case when {0} then 'yes' when not {0} then 'no' end", column);
+            // as JSON has it, which is ISO 8601
+            case FieldType.DateTime t -> DSL.field("trim('\"' from to_json({0})::text)", column);
+            case FieldType.Text t -> column;
+            case FieldType.LongText t -> column;
+            case FieldType.Email t -> column;
+            case FieldType.Link t -> column;
+            case FieldType.Choice t -> column;
+            case FieldType.Picture t -> column;
+            case FieldType.WholeNumber t -> column;
+            case FieldType.Decimal t -> column;
+            case FieldType.Date t -> column;
         };
-    }
-
-    private static @Nullable Value text(ResultSet row, int column) throws SQLException {
-        return fromColumn(row.getString(column));
-    }
-
-    private static @Nullable Value whole(ResultSet row, int column) throws SQLException {
-        long number = row.getLong(column);
-        return row.wasNull() ? null : Value.of(number);
-    }
-
-    private static @Nullable Value yesNo(ResultSet row, int column) throws SQLException {
-        boolean yes = row.getBoolean(column);
-        return row.wasNull() ? null : Value.of(yes);
     }
 }

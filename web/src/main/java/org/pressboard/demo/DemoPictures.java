@@ -3,11 +3,9 @@ package org.pressboard.demo;
 import static java.nio.charset.StandardCharsets.UTF_8;
 
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
-import org.pressboard.bulk.RowStream;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Picture;
 import org.pressboard.catalog.Pictures;
@@ -16,10 +14,12 @@ import org.pressboard.grant.Visitor;
 import org.pressboard.intake.Plan;
 import org.pressboard.intake.Reading;
 import org.pressboard.listing.RowQuery;
+import org.pressboard.rows.Rows;
 import org.pressboard.table.FieldKey;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.value.PlainForm;
+import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 import org.springframework.stereotype.Component;
 
@@ -28,14 +28,16 @@ import org.springframework.stereotype.Component;
 class DemoPictures {
 
     private static final TableKey VARIETIES = new TableKey("varieties");
-    private static final List<FieldKey> DRAWN_AFTER =
-            List.of(new FieldKey("picture"), new FieldKey("skin"), new FieldKey("shape"));
+    private static final FieldKey PICTURE = new FieldKey("picture");
+    private static final FieldKey SKIN = new FieldKey("skin");
+    private static final FieldKey SHAPE = new FieldKey("shape");
+    private static final int MOST = 1_000;
 
     private final Catalog catalog;
-    private final RowStream rows;
+    private final Rows rows;
     private final Pictures pictures;
 
-    DemoPictures(Catalog catalog, RowStream rows, Pictures pictures) {
+    DemoPictures(Catalog catalog, Rows rows, Pictures pictures) {
         this.catalog = catalog;
         this.rows = rows;
         this.pictures = pictures;
@@ -49,15 +51,14 @@ class DemoPictures {
     void draw() {
         Table table = catalog.table(VARIETIES).orElseThrow();
         RowQuery all = new RowQuery(table, Visitor.staff(""), Visitor.ANYONE.on(LocalDate.EPOCH), Condition.ALWAYS,
-                Condition.ALWAYS, List.of(), 1, 1, DRAWN_AFTER);
-        List<List<@Nullable Value>> read = new ArrayList<>();
-        rows.all(all, Locale.ENGLISH, read::add);
-        read.forEach(this::draw);
+                Condition.ALWAYS, List.of(), 1, MOST, List.of(PICTURE, SKIN, SHAPE));
+        rows.page(all, Locale.ENGLISH).rows().forEach(this::draw);
     }
 
-    private void draw(List<@Nullable Value> row) {
-        String drawing = AppleDrawing.of(text(row.get(1)), text(row.get(2)), text(row.get(0)).hashCode());
-        pictures.keep(VARIETIES, text(row.get(0)), new Picture("image/svg+xml", drawing.getBytes(UTF_8)));
+    private void draw(Row row) {
+        String name = text(row.get(PICTURE));
+        String drawing = AppleDrawing.of(text(row.get(SKIN)), text(row.get(SHAPE)), name.hashCode());
+        pictures.keep(VARIETIES, name, new Picture("image/svg+xml", drawing.getBytes(UTF_8)));
     }
 
     private static String text(@Nullable Value value) {

@@ -2,12 +2,14 @@ package org.pressboard.takeaway;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.io.BufferedOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import org.pressboard.bulk.RowStream;
+import org.pressboard.bulk.CsvOut;
 import org.pressboard.listing.RowPage;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.rows.Rows;
@@ -28,16 +30,18 @@ import org.springframework.web.bind.annotation.ResponseBody;
 @Controller
 class TakeAwayController {
 
+    private static final int BUFFER = 64 * 1024;
+
     private final OpenListings listings;
     private final Sheets sheets;
-    private final RowStream stream;
+    private final CsvOut csv;
     private final Rows rows;
     private final Pace pace;
 
-    TakeAwayController(OpenListings listings, Sheets sheets, RowStream stream, Rows rows, Pace pace) {
+    TakeAwayController(OpenListings listings, Sheets sheets, CsvOut csv, Rows rows, Pace pace) {
         this.listings = listings;
         this.sheets = sheets;
-        this.stream = stream;
+        this.csv = csv;
         this.rows = rows;
         this.pace = pace;
     }
@@ -50,9 +54,8 @@ class TakeAwayController {
         RowQuery query = sheets.query(asking);
         response.setContentType("text/csv;charset=UTF-8;header=present");
         response.setHeader("Content-Disposition", "attachment; filename=\"" + listing + ".csv\"");
-        try (CsvRows csv = new CsvRows(response.getOutputStream())) {
-            csv.header(asking.listing().show().stream().map(field -> asking.table().field(field).label()).toList());
-            stream.all(query, language, csv::row);
+        try (OutputStream out = new BufferedOutputStream(response.getOutputStream(), BUFFER)) {
+            csv.write(query, language, out);
         }
     }
 

@@ -46,8 +46,8 @@ class StructureTest {
             Map.entry("takeaway", Set.of("bulk", "listing", "rows", "sheet", "signin", "site", "table", "value")),
             Map.entry("desk", Set.of("bulk", "catalog", "condition", "edition", "grant", "intake", "listing", "problem",
                     "schema", "sheet", "signin", "table")),
-            Map.entry("demo", Set.of("bulk", "catalog", "condition", "edition", "grant", "intake", "listing", "schema",
-                    "table", "value")),
+            Map.entry("demo", Set.of("bulk", "catalog", "condition", "edition", "grant", "intake", "listing", "rows",
+                    "schema", "table", "value")),
             Map.entry("wiring", Set.of("catalog", "problem", "sheet", "signin", "site")));
 
     private static final Set<String> CORE = Set.of("problem", "table", "value", "condition", "grant", "listing",
