@@ -3,6 +3,7 @@ package org.pressboard.rows;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.sql.SQLException;
+import java.time.Duration;
 import java.util.Locale;
 import java.util.Objects;
 import org.jooq.DSLContext;
@@ -18,6 +19,7 @@ import org.pressboard.listing.Total;
 import org.pressboard.sql.OperandSql;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.TableKey;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.core.NestedExceptionUtils;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -33,9 +35,6 @@ class RowCounts {
 
     /** Beyond this many, rows are not counted unless somebody asks. */
     static final int BOUND = 50_000;
-
-    /** A count that takes longer is not waited for. */
-    private static final String LONGEST = "50ms";
 
     /** A count that took longer is not done again while somebody waits, if much of it is still certain. */
     private static final long QUICK_NANOS = 5_000_000;
@@ -55,15 +54,18 @@ class RowCounts {
     private final ChangeFeed changes;
     private final BackgroundReading background;
     private final TransactionTemplate reading;
+    private final Duration longest;
     private final Cache<Key, Counted> kept = Caffeine.newBuilder().maximumSize(10_000).build();
 
+    /** @param longest a count that takes longer is not waited for */
     RowCounts(DSLContext sql, ChangeFeed changes, BackgroundReading background,
-            PlatformTransactionManager transactions) {
+            PlatformTransactionManager transactions, @Value("${pressboard.longest-count:50ms}") Duration longest) {
         this.sql = sql;
         this.changes = changes;
         this.background = background;
         this.reading = new TransactionTemplate(transactions);
         this.reading.setReadOnly(true);
+        this.longest = longest;
     }
 
     /** How many rows match, if that is known without counting. */
@@ -106,7 +108,7 @@ class RowCounts {
     private Total countQuickly(RowQuery query, Locale language, long certain) {
         try {
             return Objects.requireNonNull(reading.execute(status -> {
-                sql.execute("set local statement_timeout = {0}", DSL.inline(LONGEST));
+                sql.execute("set local statement_timeout = {0}", DSL.inline(longest.toMillis()));
                 return countToBound(query, language);
             }));
         } catch (RuntimeException failed) {

@@ -14,9 +14,12 @@ import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 
-/** The whole application with the demo's orchard, one for all tests that extend this. */
+/**
+ * The whole application with the demo's orchard, one for all tests that extend this. A machine that halts for a moment
+ * must not change what is counted.
+ */
 @SpringBootTest(classes = PressboardApplication.class, webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
-        properties = {"pressboard.demo=true"})
+        properties = {"pressboard.demo=true", "pressboard.longest-count=20s"})
 public abstract class RunningSite {
 
     protected static final TestDatabase DATABASE = TestDatabase.create();
