@@ -15,55 +15,68 @@ final class Dates {
     private static final Pattern YEAR_LAST = Pattern.compile("(\\d{1,2})([-/.])(\\d{1,2})\\2(\\d{4}|\\d{2})");
     private static final Pattern TIME =
             Pattern.compile("(\\d{1,2}):(\\d{2})(?::(\\d{2})(?:[.,](\\d{1,9}))?)?(?:\\s*([AaPp])\\.?[Mm]\\.?)?Z?");
+    private static final int SHORTEST = 6;
     private static final int LONGEST = 40;
 
     private Dates() {
     }
 
     static @Nullable Value date(String text, DateOrder order) {
-        LocalDate day = looksLikeDate(text) ? day(text, order) : null;
+        LocalDate day = looksLikeDate(text, order) ? day(text, order) : null;
         return day == null ? null : Value.of(day);
     }
 
     static @Nullable Value moment(String text, DateOrder order) {
-        if (!looksLikeDate(text) || text.indexOf(':') < 0) {
+        int colon = text.indexOf(':');
+        if (!looksLikeDate(text, order) || colon < 0) {
             return null;
         }
-        int gap = text.indexOf('T') > 0 ? text.indexOf('T') : text.indexOf(' ');
-        if (gap < 6) {
+        int gap = gap(text, colon);
+        if (gap < SHORTEST) {
             return null;
         }
-        LocalDate day = day(text.substring(0, gap), order);
-        LocalTime time = time(text.substring(gap + 1).strip());
+        String before = text.substring(0, gap).strip();
+        LocalDate day = day(before.endsWith(",") ? before.substring(0, before.length() - 1) : before, order);
+        LocalTime time = time(text.substring(gap + 1));
         return day == null || time == null ? null : Value.of(day.atTime(time));
     }
 
-    private static boolean looksLikeDate(String text) {
-        return text.length() >= 6 && text.length() <= LONGEST && Numbers.isDigit(text.charAt(0));
+    /** Where the time of day begins, whose first colon is there. */
+    private static int gap(String text, int colon) {
+        return Math.max(text.lastIndexOf('T', colon), text.lastIndexOf(' ', colon));
+    }
+
+    private static boolean looksLikeDate(String text, DateOrder order) {
+        return text.length() >= SHORTEST && text.length() <= LONGEST
+                && (Numbers.isDigit(text.charAt(0)) || order == DateOrder.MONTH_NAMED);
     }
 
     private static @Nullable LocalDate day(String text, DateOrder order) {
+        try {
+            LocalDate day = order == DateOrder.MONTH_NAMED ? NamedMonths.day(text) : numbered(text, order);
+            return day == null || day.getYear() == 0 ? null : day;
+        } catch (DateTimeException noSuchDay) {
+            return null;
+        }
+    }
+
+    private static @Nullable LocalDate numbered(String text, DateOrder order) {
         Matcher parts = (order == DateOrder.YEAR_FIRST ? YEAR_FIRST : YEAR_LAST).matcher(text);
         if (!parts.matches()) {
             return null;
         }
         int first = Integer.parseInt(parts.group(1));
         int second = Integer.parseInt(parts.group(3));
-        int third = Integer.parseInt(parts.group(4));
-        try {
-            LocalDate day = switch (order) {
-                case YEAR_FIRST -> LocalDate.of(first, second, third);
-                case DAY_FIRST -> LocalDate.of(year(parts.group(4)), second, first);
-                case MONTH_FIRST -> LocalDate.of(year(parts.group(4)), first, second);
-            };
-            return day.getYear() == 0 ? null : day;
-        } catch (DateTimeException noSuchDay) {
-            return null;
-        }
+        return switch (order) {
+            case YEAR_FIRST -> LocalDate.of(first, second, Integer.parseInt(parts.group(4)));
+            case DAY_FIRST -> LocalDate.of(year(parts.group(4)), second, first);
+            case MONTH_FIRST -> LocalDate.of(year(parts.group(4)), first, second);
+            case MONTH_NAMED -> throw new IllegalArgumentException("its month is a word");
+        };
     }
 
     /** Years of two digits: 69 to 99 are of the 20th century, 00 to 68 of the 21st (POSIX, strptime's %y). */
-    private static int year(String digits) {
+    static int year(String digits) {
         int year = Integer.parseInt(digits);
         if (digits.length() == 4) {
             return year;

@@ -76,8 +76,9 @@ public record Plan(String label, List<Column> columns) {
             case YES_NO -> new FieldType.YesNo();
             case WHOLE -> new FieldType.WholeNumber(!survey.looksLikeYears());
             case DECIMAL_POINT, DECIMAL_COMMA -> new FieldType.Decimal(survey.misfitsOf(column.reading()).digits());
-            case DATE_YEAR_FIRST, DATE_DAY_FIRST, DATE_MONTH_FIRST -> new FieldType.Date();
-            case MOMENT_YEAR_FIRST, MOMENT_DAY_FIRST, MOMENT_MONTH_FIRST -> new FieldType.DateTime();
+            case DATE_YEAR_FIRST, DATE_DAY_FIRST, DATE_MONTH_FIRST, DATE_MONTH_NAMED -> new FieldType.Date();
+            case MOMENT_YEAR_FIRST, MOMENT_DAY_FIRST, MOMENT_MONTH_FIRST, MOMENT_MONTH_NAMED ->
+                    new FieldType.DateTime();
             case EMAIL -> new FieldType.Email();
             case LINK -> new FieldType.Link();
             case CHOICE -> new FieldType.Choice(survey.options());

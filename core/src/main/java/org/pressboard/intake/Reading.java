@@ -20,9 +20,12 @@ public enum Reading {
     DATE_DAY_FIRST(text -> Dates.date(text, DateOrder.DAY_FIRST)),
     /** 3/9/2024 */
     DATE_MONTH_FIRST(text -> Dates.date(text, DateOrder.MONTH_FIRST)),
+    /** 9 Mar 2024, March 9, 2024 */
+    DATE_MONTH_NAMED(text -> Dates.date(text, DateOrder.MONTH_NAMED)),
     MOMENT_YEAR_FIRST(text -> Dates.moment(text, DateOrder.YEAR_FIRST)),
     MOMENT_DAY_FIRST(text -> Dates.moment(text, DateOrder.DAY_FIRST)),
     MOMENT_MONTH_FIRST(text -> Dates.moment(text, DateOrder.MONTH_FIRST)),
+    MOMENT_MONTH_NAMED(text -> Dates.moment(text, DateOrder.MONTH_NAMED)),
     EMAIL(Texts::email),
     LINK(Texts::link),
     CHOICE(Texts::any),
