@@ -5,8 +5,17 @@ import 'htmx.org/dist/ext/hx-alpine-compat.js';
 
 const isTyping = target => target.closest('input, select, textarea, [contenteditable]') !== null;
 
-// The search of a listing: "/" goes to the page's first from anywhere, Esc leaves it.
+// The search of a listing: "/" goes to the page's first from anywhere, Esc leaves it. Among very many rows one letter
+// or two are the slowest to search, and mostly the beginning of more: they wait for what follows.
 Alpine.data('searchBox', () => ({
+  waiting: 0,
+  wait(event) {
+    clearTimeout(this.waiting);
+    const letters = event.target.value.trim().length;
+    if (!('large' in this.$root.dataset) || !event.isTrusted || letters === 0 || letters > 2) return;
+    event.stopPropagation();
+    this.waiting = setTimeout(() => this.$refs.box.dispatchEvent(new Event('input', { bubbles: true })), 1000);
+  },
   jump(event) {
     const isFirst = document.querySelector('.bar-search input') === this.$refs.box;
     if (!isFirst || isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;

@@ -16,7 +16,10 @@ final class KeyFinder {
     /** So many rows are gone through in their order in the hope that words are common, before an index is asked. */
     private static final int LOOKED_AT = 3_000;
 
-    /** About as many rows as can be looked up one by one in the time it takes to go through their order for as many. */
+    /** So many when these had some of the words, but not enough for a page further on. */
+    private static final int LOOKED_AT_FURTHER = 30_000;
+
+    /** As many rows as can well be handed to and fro. */
     private static final int FEW = 30_000;
 
     private final DSLContext sql;
@@ -46,35 +49,44 @@ final class KeyFinder {
 
     /**
      * The first rows that have common words are found soonest by going through the rows in their order. Where that is
-     * in vain, few rows that have them are all fetched at once, and only they are put in order. PostgreSQL cannot
-     * tell: it has no idea how often words occur within texts, takes them all for rare, and would collect and sort
-     * however many have them.
+     * in vain, all that have them are fetched, by the index of words, and put in order: to go on through the order
+     * would cost the more the later they come in it. PostgreSQL cannot tell, as it has no idea how often words occur
+     * within texts, nor where.
      */
     private List<Anchor> findWords() {
         if (!Stretch.canBeginAnywhere(query)) {
             return collect();
         }
-        List<Anchor> near = lookAround(stretches.getFirst());
-        if (near.size() == way.take()) {
-            return near;
+        long needed = way.skip() + way.take();
+        List<Anchor> near = lookAt(LOOKED_AT, needed);
+        if (near.size() < needed && needed * LOOKED_AT <= (long) near.size() * LOOKED_AT_FURTHER) {
+            near = lookAt(LOOKED_AT_FURTHER, needed);
         }
+        if (near.size() == needed) {
+            return near.subList((int) way.skip(), near.size());
+        }
+        fetchWordsFirst();
+        return collect();
+    }
+
+    /** Those that match among the first so many rows. */
+    private List<Anchor> lookAt(int rows, long atMost) {
+        Stretch first = stretches.getFirst();
+        org.jooq.Table<?> near = sql.select(DSL.asterisk()).from(table.asTable()).where(within(first))
+                .orderBy(first.order()).limit(rows).asTable("near");
+        return sql.select(first.marking()).from(near).where(condition).orderBy(first.order()).limit(atMost)
+                .fetch(first::marked);
+    }
+
+    private void fetchWordsFirst() {
         List<Long> some = sql.select(table.rowId()).from(table.asTable()).where(condition).limit(FEW + 1)
                 .fetch(table.rowId());
         if (some.size() <= FEW) {
             matching = some.size();
             condition = table.rowId().eq(DSL.any(some.toArray(Long[]::new)));
         } else {
-            sql.execute("select set_config('enable_bitmapscan', 'off', true), "
-                    + "set_config('enable_seqscan', 'off', true), set_config('enable_sort', 'off', true)");
+            sql.execute("select set_config('enable_indexscan', 'off', true)");
         }
-        return collect();
-    }
-
-    private List<Anchor> lookAround(Stretch stretch) {
-        org.jooq.Table<?> near = sql.select(DSL.asterisk()).from(table.asTable()).where(within(stretch))
-                .orderBy(stretch.order()).limit(LOOKED_AT).asTable("near");
-        return sql.select(stretch.marking()).from(near).where(condition).orderBy(stretch.order())
-                .limit(way.take()).offset(way.skip()).fetch(stretch::marked);
     }
 
     private List<Anchor> collect() {

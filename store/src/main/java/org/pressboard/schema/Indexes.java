@@ -1,6 +1,7 @@
 package org.pressboard.schema;
 
 import java.sql.Connection;
+import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.time.Duration;
 import java.util.LinkedHashMap;
@@ -12,12 +13,12 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ThreadFactory;
 import java.util.concurrent.locks.LockSupport;
-import javax.sql.DataSource;
 import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.Name;
 import org.jooq.SQLDialect;
 import org.jooq.impl.DSL;
+import org.postgresql.util.PSQLState;
 import org.pressboard.listing.Listing;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.FieldKey;
@@ -25,6 +26,7 @@ import org.pressboard.table.Table;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
+import org.springframework.boot.jdbc.autoconfigure.JdbcConnectionDetails;
 import org.springframework.stereotype.Component;
 
 /**
@@ -40,11 +42,11 @@ public class Indexes implements DisposableBean {
     private static final Duration BETWEEN_ASKING = Duration.ofMillis(100);
     private static final ThreadFactory THREADS = Thread.ofVirtual().name("indexes-", 0).factory();
 
-    private final DataSource database;
+    private final JdbcConnectionDetails database;
     private final DSLContext sql;
     private final ExecutorService background = Executors.newSingleThreadExecutor(THREADS);
 
-    Indexes(DataSource database, DSLContext sql) {
+    Indexes(JdbcConnectionDetails database, DSLContext sql) {
         this.database = database;
         this.sql = sql;
     }
@@ -63,40 +65,72 @@ public class Indexes implements DisposableBean {
             try {
                 make(table, listing, language);
             } catch (SQLException | org.jooq.exception.DataAccessException failed) {
-                LOG.warn("The indexes of {} are not complete; listings are slower until the next start or edition: {}",
-                        table.key(), failed.getMessage());
+                if (hasGivenWay(failed)) {
+                    makeInBackground(table, listing, language);
+                } else {
+                    LOG.warn("The indexes of {} are not complete; listings are slower until the next start or "
+                            + "edition: {}", table.key(), failed.getMessage());
+                }
             }
         });
     }
 
-    /** Makes what the listing lacks; outside any transaction, for such indexes cannot be made in one. */
+    private static boolean hasGivenWay(Exception failed) {
+        return failed instanceof org.jooq.exception.DataAccessException ofDatabase
+                && PSQLState.QUERY_CANCELED.getState().equals(ofDatabase.sqlState());
+    }
+
+    /**
+     * Makes what the listing lacks; outside any transaction, for such indexes cannot be made in one. By a connection
+     * of its own: whatever becomes of it, its turn ends with it.
+     */
     public void make(Table table, Listing listing, Locale language) throws SQLException {
-        try (Connection connection = database.getConnection()) {
-            connection.setAutoCommit(true);
+        try (Connection connection = DriverManager.getConnection(database.getJdbcUrl(), database.getUsername(),
+                database.getPassword())) {
             DSLContext direct = DSL.using(connection, SQLDialect.POSTGRES, sql.settings());
-            try {
-                takeTurn(direct);
-                make(direct, table, listing, language);
-            } finally {
-                direct.execute("select pg_advisory_unlock_all()");
-                direct.execute("reset statement_timeout");
-                connection.setAutoCommit(false);
-            }
+            direct.execute("set statement_timeout = 0");
+            takeTurn(direct);
+            make(direct, table, listing, language);
         }
     }
 
     /**
-     * Two that make indexes at once, on this node or on another, would wait for each other for ever. So each asks
-     * again and again for its turn; a statement that waits for it would itself be waited for.
+     * Lets the caller's transaction go first, which is to alter or remove a table: what is being made is broken off,
+     * and begun again after. Either would wait for the other for ever.
      */
-    private static void takeTurn(DSLContext direct) {
-        while (!Boolean.TRUE.equals(direct.fetchValue("select pg_try_advisory_lock({0})", DSL.inline(TURN)))) {
-            LockSupport.parkNanos(BETWEEN_ASKING.toNanos());
+    void giveWay() {
+        while (!isTrue(sql, "select pg_try_advisory_xact_lock({0})")) {
+            breakOff();
+            LockSupport.parkNanos(BETWEEN_ASKING.dividedBy(5).toNanos());
         }
     }
 
+    /** Only what makes indexes, not another that alters a table. */
+    private void breakOff() {
+        // within a transaction one is told again and again what one was told first
+        sql.execute("select pg_stat_clear_snapshot()");
+        sql.fetch("select pg_cancel_backend(turn.pid) from pg_locks turn join pg_stat_activity maker using (pid) "
+                + "where turn.locktype = 'advisory' and turn.granted and turn.objsubid = 1 "
+                + "and (turn.classid::bigint << 32) + turn.objid::bigint = {0} and maker.state = 'active' "
+                + "and maker.query ~ '^(vacuum|(create|drop) index concurrently)'", DSL.inline(TURN));
+    }
+
+    /**
+     * Two that make indexes at once, on this node or on another, would wait for each other for ever. So each asks
+     * again and again for its turn; a statement that waits for it would itself be waited for. Whoever alters a table
+     * asks more often, and so comes first.
+     */
+    private static void takeTurn(DSLContext direct) {
+        do {
+            LockSupport.parkNanos(BETWEEN_ASKING.toNanos());
+        } while (!isTrue(direct, "select pg_try_advisory_lock({0})"));
+    }
+
+    private static boolean isTrue(DSLContext with, String question) {
+        return Boolean.TRUE.equals(with.fetchValue(question, DSL.inline(TURN)));
+    }
+
     private void make(DSLContext direct, Table table, Listing listing, Locale language) {
-        direct.execute("set statement_timeout = 0");
         if (!exists(direct, table)) {
             return; // removed while it waited for its turn
         }

@@ -61,6 +61,7 @@ public class Publisher {
     @Transactional
     public void grant(TableKey key, Grants grants) {
         if (!catalog.grants(key).equals(grants)) {
+            indexes.giveWay();
             catalog.keepGrants(key, grants);
             tables.protect(catalog.table(key).orElseThrow(), grants);
         }
@@ -70,6 +71,7 @@ public class Publisher {
     @Transactional
     public void remove(TableKey key) {
         Table table = catalog.table(key).orElseThrow();
+        indexes.giveWay();
         catalog.removeTable(key);
         tables.drop(table);
         changes.tableRemoved(key);

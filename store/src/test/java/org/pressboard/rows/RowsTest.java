@@ -172,6 +172,8 @@ class RowsTest extends StoreTest {
                 + "else '' end || case when i % 9000 = 0 then 'rare ' else '' end || case when i > 9000 then 'late' "
                 + "else '' end, i from generate_series(1, 45000) i", name("hosted", table.key().name())));
         assertThat(ids(sought(table, "common", 2))).containsExactly(33L, 36L, 39L, 42L, 45L, 48L, 51L, 54L, 57L, 60L);
+        assertThat(ids(sought(table, "common", 120))).isEqualTo(
+                LongStream.rangeClosed(1_191, 1_200).map(i -> 3 * i).boxed().toList());
         assertThat(ids(sought(table, "rare", 1))).containsExactly(9_000L, 18_000L, 27_000L, 36_000L, 45_000L);
         assertThat(ids(sought(table, "late", 3))).isEqualTo(LongStream.rangeClosed(9_021, 9_030).boxed().toList());
         assertThat(ids(sought(table, "late", 2))).isEqualTo(LongStream.rangeClosed(9_011, 9_020).boxed().toList());

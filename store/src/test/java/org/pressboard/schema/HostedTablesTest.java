@@ -9,6 +9,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.List;
 import java.util.Map;
+import org.jooq.impl.DSL;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -17,6 +18,7 @@ import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Openness;
 import org.pressboard.grant.Visitor;
+import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
 import org.pressboard.listing.Suggestion;
 import org.pressboard.table.Table;
@@ -30,7 +32,7 @@ class HostedTablesTest extends StoreTest {
         Table table = tableWith(List.of());
         List<String> columns = sql.fetch("select column_name || ' ' || data_type from information_schema.columns "
                         + "where table_schema = 'hosted' and table_name = {0} order by ordinal_position",
-                org.jooq.impl.DSL.val(table.key().name())).into(String.class);
+                DSL.val(table.key().name())).into(String.class);
         assertThat(columns).startsWith("row_id bigint", "name text", "notes text", "use text", "keeper text",
                 "weeks bigint", "sugar numeric", "rare boolean", "planted date", "seen timestamp without time zone");
     }
@@ -74,12 +76,7 @@ class HostedTablesTest extends StoreTest {
     @Test
     void publishingMakesTheIndexesThatSearchAndOrderUse() {
         Table table = tableWith(List.of());
-        inTransaction(() -> sql.execute("insert into {0} (name, weeks) "
-                + "select md5(i::text), i from generate_series(1, 20000) i", name("hosted", table.key().name())));
-        PageKey page = new PageKey("indexed-" + table.key().name().replace('_', '-'));
-        var listing = Suggestion.forTable(table, new ListingKey(page.name()));
-        inTransaction(() -> catalog.addPage(new Page(page, "Indexed", List.of(listing))));
-        publisher.publish(page, Map.of(table.key(), Openness.EVERYONE), null);
+        Listing listing = publishWithRows(table, 20_000);
         Eventually.holds(() -> publisher.indexProgress(listing).isComplete());
         assertThat(publisher.indexProgress(listing).wanted()).isGreaterThan(8);
         assertThat(plan("select row_id from hosted." + table.key() + " where name ilike '%abcdef%'"))
@@ -89,6 +86,41 @@ class HostedTablesTest extends StoreTest {
         // made again, nothing happens
         publisher.completeIndexes();
         assertThat(publisher.indexProgress(listing).isComplete()).isTrue();
+    }
+
+    /** Each would wait for the other: these indexes for whoever alters the table, and that for them. */
+    @Test
+    void aTableCanBeOpenedAndRemovedWhileItsIndexesAreMade() {
+        Table table = tableWith(List.of());
+        Listing listing = publishWithRows(table, 100_000);
+        Eventually.holds(() -> isMakingIndexes(table));
+        publisher.open(table.key(), Openness.MEMBERS);
+        assertThat(catalog.published().maySee(Visitor.ANYONE, table.key()).isAllowed()).isFalse();
+        Eventually.holds(() -> publisher.indexProgress(listing).isComplete());
+
+        Table another = tableWith(List.of());
+        publishWithRows(another, 100_000);
+        Eventually.holds(() -> isMakingIndexes(another));
+        publisher.remove(another.key());
+        assertThat(catalog.table(another.key())).isEmpty();
+        Eventually.holds(() -> !isMakingIndexes(another));
+    }
+
+    private boolean isMakingIndexes(Table table) {
+        return sql.fetchExists(sql.selectOne().from("pg_stat_activity").where(
+                "state = 'active' and query like {0}",
+                DSL.val("create index concurrently%\"" + table.key() + "\"%")));
+    }
+
+    private Listing publishWithRows(Table table, int rows) {
+        inTransaction(() -> sql.execute("insert into {0} (name, weeks) "
+                + "select md5(i::text), i from generate_series(1, {1}) i", name("hosted", table.key().name()),
+                DSL.inline(rows)));
+        PageKey page = new PageKey("indexed-" + table.key().name().replace('_', '-'));
+        Listing listing = Suggestion.forTable(table, new ListingKey(page.name()));
+        inTransaction(() -> catalog.addPage(new Page(page, "Indexed", List.of(listing))));
+        publisher.publish(page, Map.of(table.key(), Openness.EVERYONE), null);
+        return listing;
     }
 
     @Test
@@ -102,7 +134,7 @@ class HostedTablesTest extends StoreTest {
         assertThat(catalog.table(table.key())).isEmpty();
         assertThat(catalog.published().edition(page)).isEmpty();
         assertThat((String) sql.fetchValue("select to_regclass({0})::text",
-                org.jooq.impl.DSL.val("hosted." + table.key()))).isNull();
+                DSL.val("hosted." + table.key()))).isNull();
     }
 
     private String plan(String statement) {

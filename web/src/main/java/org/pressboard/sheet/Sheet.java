@@ -11,11 +11,12 @@ import org.jspecify.annotations.Nullable;
  * @param searched the words searched; {@code null} where there is no search
  * @param cleared  the state without search and narrowing; {@code null} when there is none
  * @param countAll the address that tells how many match, when they were not counted to the end; else {@code null}
+ * @param large    whether searching takes a while, so that it is not begun with every letter
  */
 public record Sheet(String id, String label, Place place, String query, @Nullable String searched,
                     List<NarrowMenu> menus, List<Chip> chips, List<SortOption> sorts, List<Heading> headings,
                     List<Line> lines, String count, @Nullable String cleared, @Nullable String countAll, Pager pager,
-                    List<String> notices, Names names, List<Hidden> hidden) {
+                    List<String> notices, Names names, List<Hidden> hidden, boolean large) {
 
     /** What the form's fields are called in the address, and how all names of the listing begin; often with nothing. */
     public record Names(String prefix, String search, String sort) {

@@ -22,6 +22,8 @@ import org.pressboard.value.Value;
 /** Builds one sheet. For one use. */
 final class SheetBuilder {
 
+    private static final int LARGE = 50_000;
+
     private final Listing listing;
     private final Table table;
     private final Asked asked;
@@ -46,7 +48,8 @@ final class SheetBuilder {
                 listing.search().isEmpty() ? null : state.search(), menus(), chips(), sorts(), headings(shown),
                 new Cells(table, shown, words).lines(page.rows()), count(page),
                 state.isNarrowed() ? address.write(state.cleared()) : null, countAll(page),
-                new PagerBuilder(state, address, words).build(page), notices(page), names(), hidden());
+                new PagerBuilder(state, address, words).build(page), notices(page), names(), hidden(),
+                page.outOf().atLeast() >= LARGE);
     }
 
     private List<NarrowMenu> menus() {

@@ -6,77 +6,26 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import java.util.List;
-import java.util.Map;
-import org.jooq.DSLContext;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.pressboard.catalog.Catalog;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operator;
-import org.pressboard.edition.PageKey;
-import org.pressboard.grant.Openness;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
 import org.pressboard.listing.SortBy;
-import org.pressboard.schema.HostedTables;
-import org.pressboard.schema.Publisher;
-import org.pressboard.table.Field;
-import org.pressboard.table.FieldKey;
-import org.pressboard.table.FieldType;
-import org.pressboard.table.Fields;
-import org.pressboard.table.Table;
-import org.pressboard.table.TableKey;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.transaction.PlatformTransactionManager;
-import org.springframework.transaction.support.TransactionTemplate;
 
 /** A page with two listings: each is searched, sorted and leafed through without disturbing the other. */
-class SeveralListingsTest extends InBrowser {
-
-    private static final FieldKey NAME = new FieldKey("name");
-    private static final FieldKey YEAR = new FieldKey("year");
-    private static final Table GRAFTS = new Table(new TableKey("grafts"), "Grafts", new Fields(List.of(
-            new Field(NAME, "Name", new FieldType.Text()), new Field(YEAR, "Year", new FieldType.WholeNumber(false)))));
-    private static final PageKey PAGE = new PageKey("grafts");
-
-    @Autowired
-    private Catalog catalog;
-
-    @Autowired
-    private HostedTables tables;
-
-    @Autowired
-    private Publisher publisher;
-
-    @Autowired
-    private DSLContext sql;
-
-    @Autowired
-    private PlatformTransactionManager transactions;
+class SeveralListingsTest extends WithOwnTable {
 
     @BeforeEach
     void publishOnePageWithTwo() {
-        new TransactionTemplate(transactions).executeWithoutResult(status -> {
-            tables.create(GRAFTS);
-            catalog.addTable(GRAFTS);
-            sql.execute("insert into hosted.grafts (name, year) select 'Graft' || i, 1960 + i "
-                    + "from generate_series(1, 80) i");
-            catalog.addPage(new org.pressboard.edition.Page(PAGE, "Grafts", List.of(
-                    listing("old", Operator.AT_MOST), listing("young", Operator.GREATER))));
-            publisher.publish(PAGE, Map.of(GRAFTS.key(), Openness.EVERYONE), null);
-        });
+        publish(80, listing("old", Operator.AT_MOST), listing("young", Operator.GREATER));
     }
 
     private static Listing listing(String key, Operator operator) {
         Condition keep = Condition.compare(YEAR, operator, org.pressboard.value.Value.of(2000L));
         return new Listing(new ListingKey(key), GRAFTS.key(), keep, List.of(NAME, YEAR), List.of(NAME), List.of(),
                 List.of(SortBy.up(YEAR)), 10, true);
-    }
-
-    @AfterEach
-    void removeThem() {
-        publisher.remove(GRAFTS.key());
     }
 
     @Test

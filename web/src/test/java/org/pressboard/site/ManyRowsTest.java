@@ -1,0 +1,54 @@
+package org.pressboard.site;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.pressboard.condition.Condition;
+import org.pressboard.listing.Listing;
+import org.pressboard.listing.ListingKey;
+import org.pressboard.listing.SortBy;
+
+/** A listing of more rows than are counted while somebody waits. */
+class ManyRowsTest extends WithOwnTable {
+
+    @BeforeEach
+    void publishMany() {
+        publish(60_000, new Listing(new ListingKey("grafts"), GRAFTS.key(), Condition.ALWAYS, List.of(NAME, YEAR),
+                List.of(NAME), List.of(), List.of(SortBy.up(YEAR)), 25, true));
+    }
+
+    @Test
+    void oneLetterOrTwoAreSearchedWhenNoMoreFollow() {
+        Page page = desktop();
+        page.clock().install();
+        page.navigate(address("/grafts"));
+        assertThat(page.locator(".count-text")).hasText("1 to 25 of more than 50,000");
+        AtomicInteger asked = new AtomicInteger();
+        page.onRequest(request -> asked.addAndGet(request.url().contains("/listings/grafts/rows?") ? 1 : 0));
+        Locator box = page.getByRole(AriaRole.SEARCHBOX);
+        page.clock().pauseAt(System.currentTimeMillis() + 60_000);
+        box.pressSequentially("77");
+        page.clock().runFor(900);
+        assertThat(asked).hasValue(0);
+        page.clock().runFor(500);
+        page.clock().resume();
+        assertThat(page.locator(".table tbody td").first()).hasText("Graft77");
+        box.pressSequentially("77");
+        assertThat(page.locator(".table tbody td").first()).hasText("Graft7777");
+    }
+
+    @Test
+    void theWholeNumberIsToldWhenAskedFor() {
+        Page page = desktop();
+        page.navigate(address("/grafts?q=graft"));
+        link(page, "Count them all").click();
+        assertThat(page.locator(".count")).containsText("60,000");
+    }
+}
