@@ -16,8 +16,9 @@ final class KeyFinder {
     /** So many rows are gone through in their order in the hope that words are common, before an index is asked. */
     private static final int LOOKED_AT = 3_000;
 
-    /** So many when these had some of the words, but not enough for a page further on. */
+    /** So many when these had many with the words, but not enough for a page further on. */
     private static final int LOOKED_AT_FURTHER = 30_000;
+    private static final int MANY = 90;
 
     /** As many rows as can well be handed to and fro. */
     private static final int FEW = 30_000;
@@ -59,7 +60,8 @@ final class KeyFinder {
         }
         long needed = way.skip() + way.take();
         List<Anchor> near = lookAt(LOOKED_AT, needed);
-        if (near.size() < needed && needed * LOOKED_AT <= (long) near.size() * LOOKED_AT_FURTHER) {
+        if (near.size() < needed && near.size() >= MANY
+                && needed * LOOKED_AT <= (long) near.size() * LOOKED_AT_FURTHER) {
             near = lookAt(LOOKED_AT_FURTHER, needed);
         }
         if (near.size() == needed) {
