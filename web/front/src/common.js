@@ -16,6 +16,9 @@ Alpine.data('searchBox', () => ({
     event.stopPropagation();
     this.waiting = setTimeout(() => this.$refs.box.dispatchEvent(new Event('input', { bubbles: true })), 1000);
   },
+  hurry() {
+    clearTimeout(this.waiting);
+  },
   jump(event) {
     const isFirst = document.querySelector('.bar-search input') === this.$refs.box;
     if (!isFirst || isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;

@@ -26,14 +26,9 @@ class ManyRowsTest extends WithOwnTable {
 
     @Test
     void oneLetterOrTwoAreSearchedWhenNoMoreFollow() {
-        Page page = desktop();
-        page.clock().install();
-        page.navigate(address("/grafts"));
-        assertThat(page.locator(".count-text")).hasText("1 to 25 of more than 50,000");
-        AtomicInteger asked = new AtomicInteger();
-        page.onRequest(request -> asked.addAndGet(request.url().contains("/listings/grafts/rows?") ? 1 : 0));
+        Page page = withClockStopped();
+        AtomicInteger asked = asked(page);
         Locator box = page.getByRole(AriaRole.SEARCHBOX);
-        page.clock().pauseAt(System.currentTimeMillis() + 60_000);
         box.pressSequentially("77");
         page.clock().runFor(900);
         assertThat(asked).hasValue(0);
@@ -42,6 +37,34 @@ class ManyRowsTest extends WithOwnTable {
         assertThat(page.locator(".table tbody td").first()).hasText("Graft77");
         box.pressSequentially("77");
         assertThat(page.locator(".table tbody td").first()).hasText("Graft7777");
+    }
+
+    @Test
+    void enterSearchesThemAtOnceAndOnce() {
+        Page page = withClockStopped();
+        AtomicInteger asked = asked(page);
+        Locator box = page.getByRole(AriaRole.SEARCHBOX);
+        box.pressSequentially("77");
+        box.press("Enter");
+        page.clock().runFor(2_000);
+        page.clock().resume();
+        assertThat(page.locator(".table tbody td").first()).hasText("Graft77");
+        assertThat(asked).hasValue(1);
+    }
+
+    private Page withClockStopped() {
+        Page page = desktop();
+        page.clock().install();
+        page.navigate(address("/grafts"));
+        assertThat(page.locator(".count-text")).hasText("1 to 25 of more than 50,000");
+        page.clock().pauseAt(System.currentTimeMillis() + 60_000);
+        return page;
+    }
+
+    private static AtomicInteger asked(Page page) {
+        AtomicInteger asked = new AtomicInteger();
+        page.onRequest(request -> asked.addAndGet(request.url().contains("/listings/grafts/rows?") ? 1 : 0));
+        return asked;
     }
 
     @Test
