@@ -22,13 +22,13 @@ final class Dates {
     }
 
     static @Nullable Value date(String text, DateOrder order) {
-        LocalDate day = looksLikeDate(text, order) ? day(text, order) : null;
+        LocalDate day = isDateLong(text) ? day(text, order) : null;
         return day == null ? null : Value.of(day);
     }
 
     static @Nullable Value moment(String text, DateOrder order) {
         int colon = text.indexOf(':');
-        if (!looksLikeDate(text, order) || colon < 0) {
+        if (!isDateLong(text) || colon < 0) {
             return null;
         }
         int gap = gap(text, colon);
@@ -46,33 +46,34 @@ final class Dates {
         return Math.max(text.lastIndexOf('T', colon), text.lastIndexOf(' ', colon));
     }
 
-    private static boolean looksLikeDate(String text, DateOrder order) {
-        return text.length() >= SHORTEST && text.length() <= LONGEST
-                && (Numbers.isDigit(text.charAt(0)) || order == DateOrder.MONTH_NAMED);
+    private static boolean isDateLong(String text) {
+        return text.length() >= SHORTEST && text.length() <= LONGEST;
     }
 
     private static @Nullable LocalDate day(String text, DateOrder order) {
         try {
-            LocalDate day = order == DateOrder.MONTH_NAMED ? NamedMonths.day(text) : numbered(text, order);
+            LocalDate day = switch (order) {
+                case YEAR_FIRST -> yearFirst(text);
+                case DAY_FIRST -> yearLast(text, 1, 3);
+                case MONTH_FIRST -> yearLast(text, 3, 1);
+                case MONTH_NAMED -> NamedMonths.day(text);
+            };
             return day == null || day.getYear() == 0 ? null : day;
         } catch (DateTimeException noSuchDay) {
             return null;
         }
     }
 
-    private static @Nullable LocalDate numbered(String text, DateOrder order) {
-        Matcher parts = (order == DateOrder.YEAR_FIRST ? YEAR_FIRST : YEAR_LAST).matcher(text);
-        if (!parts.matches()) {
-            return null;
-        }
-        int first = Integer.parseInt(parts.group(1));
-        int second = Integer.parseInt(parts.group(3));
-        return switch (order) {
-            case YEAR_FIRST -> LocalDate.of(first, second, Integer.parseInt(parts.group(4)));
-            case DAY_FIRST -> LocalDate.of(year(parts.group(4)), second, first);
-            case MONTH_FIRST -> LocalDate.of(year(parts.group(4)), first, second);
-            case MONTH_NAMED -> throw new IllegalArgumentException("its month is a word");
-        };
+    private static @Nullable LocalDate yearFirst(String text) {
+        Matcher parts = YEAR_FIRST.matcher(text);
+        return parts.matches() ? LocalDate.of(Integer.parseInt(parts.group(1)), Integer.parseInt(parts.group(3)),
+                Integer.parseInt(parts.group(4))) : null;
+    }
+
+    private static @Nullable LocalDate yearLast(String text, int day, int month) {
+        Matcher parts = YEAR_LAST.matcher(text);
+        return parts.matches() ? LocalDate.of(year(parts.group(4)), Integer.parseInt(parts.group(month)),
+                Integer.parseInt(parts.group(day))) : null;
     }
 
     /** Years of two digits: 69 to 99 are of the 20th century, 00 to 68 of the 21st (POSIX, strptime's %y). */

@@ -6,6 +6,8 @@ import java.math.BigDecimal;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
+import java.time.temporal.ChronoField;
+import java.time.temporal.TemporalAccessor;
 import java.util.Optional;
 import org.pressboard.table.FieldType;
 
@@ -52,28 +54,19 @@ public final class PlainForm {
             case FieldType.WholeNumber t -> Value.of(Long.parseLong(text));
             case FieldType.Decimal t -> Value.of(decimal(text));
             case FieldType.YesNo t -> Value.of(yesNo(text));
-            case FieldType.Date t -> Value.of(day(text));
-            case FieldType.DateTime t -> Value.of(moment(text));
+            case FieldType.Date t -> Value.of(inYears(LocalDate.parse(text)));
+            case FieldType.DateTime t -> Value.of(inYears(text.length() == DAY_LENGTH
+                    ? LocalDate.parse(text).atStartOfDay() : LocalDateTime.parse(text)));
         };
     }
 
-    private static LocalDate day(String text) {
-        LocalDate day = LocalDate.parse(text);
-        checkYear(day.getYear());
-        return day;
-    }
-
-    private static LocalDateTime moment(String text) {
-        LocalDateTime moment = text.length() == DAY_LENGTH ? day(text).atStartOfDay() : LocalDateTime.parse(text);
-        checkYear(moment.getYear());
-        return moment;
-    }
-
-    /** Others are written differently everywhere, and kept nowhere. */
-    private static void checkYear(int year) {
+    /** Years of four digits: others are written differently everywhere, and kept nowhere. */
+    private static <T extends TemporalAccessor> T inYears(T time) {
+        int year = time.get(ChronoField.YEAR);
         if (year < 1 || year > LAST_YEAR) {
             throw new DateTimeException("no year from 1 to " + LAST_YEAR);
         }
+        return time;
     }
 
     private static BigDecimal decimal(String text) {

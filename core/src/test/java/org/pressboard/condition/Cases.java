@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.random.RandomGenerator;
+import java.util.random.RandomGeneratorFactory;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldKey;
@@ -55,6 +56,11 @@ public final class Cases {
     private static final List<String> USES = List.of("Eating", "Cooking", "Cider");
 
     private Cases() {
+    }
+
+    /** The same numbers from the same seed, on every machine. */
+    public static RandomGenerator random(long seed) {
+        return RandomGeneratorFactory.of("L64X128MixRandom").create(seed);
     }
 
     public static List<Row> rows(RandomGenerator random, int count) {

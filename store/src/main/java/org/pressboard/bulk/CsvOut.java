@@ -18,9 +18,9 @@ import org.jooq.Query;
 import org.jooq.impl.DSL;
 import org.postgresql.PGConnection;
 import org.postgresql.copy.CopyOut;
-import org.postgresql.util.PSQLState;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.rows.VisitorScope;
+import org.pressboard.sql.Canceled;
 import org.pressboard.sql.OperandSql;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
@@ -103,7 +103,7 @@ public class CsvOut {
                 continue;
             }
         } catch (SQLException failed) {
-            if (!PSQLState.QUERY_CANCELED.getState().equals(failed.getSQLState())) {
+            if (!Canceled.is(failed)) {
                 throw failed;
             }
         }

@@ -2,25 +2,23 @@ package org.pressboard.rows;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import java.sql.SQLException;
 import java.time.Duration;
 import java.util.Locale;
 import java.util.Objects;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
-import org.postgresql.util.PSQLState;
 import org.pressboard.change.ChangeFeed;
 import org.pressboard.change.Revision;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.Total;
+import org.pressboard.sql.Canceled;
 import org.pressboard.sql.OperandSql;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.TableKey;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.core.NestedExceptionUtils;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -112,16 +110,11 @@ class RowCounts {
                 return countToBound(query, language);
             }));
         } catch (RuntimeException failed) {
-            if (!isTimeout(failed)) {
+            if (!Canceled.is(failed)) {
                 throw failed;
             }
             return moreThan(certain);
         }
-    }
-
-    private static boolean isTimeout(RuntimeException failed) {
-        return NestedExceptionUtils.getMostSpecificCause(failed) instanceof SQLException cause
-                && PSQLState.QUERY_CANCELED.getState().equals(cause.getSQLState());
     }
 
     private Total countToBound(RowQuery query, Locale language) {

@@ -18,8 +18,8 @@ import org.jooq.Field;
 import org.jooq.Name;
 import org.jooq.SQLDialect;
 import org.jooq.impl.DSL;
-import org.postgresql.util.PSQLState;
 import org.pressboard.listing.Listing;
+import org.pressboard.sql.Canceled;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.FieldKey;
 import org.pressboard.table.Table;
@@ -65,7 +65,8 @@ public class Indexes implements DisposableBean {
             try {
                 make(table, listing, language);
             } catch (SQLException | org.jooq.exception.DataAccessException failed) {
-                if (hasGivenWay(failed)) {
+                if (Canceled.is(failed)) {
+                    // it gave way
                     makeInBackground(table, listing, language);
                 } else {
                     LOG.warn("The indexes of {} are not complete; listings are slower until the next start or "
@@ -73,11 +74,6 @@ public class Indexes implements DisposableBean {
                 }
             }
         });
-    }
-
-    private static boolean hasGivenWay(Exception failed) {
-        return failed instanceof org.jooq.exception.DataAccessException ofDatabase
-                && PSQLState.QUERY_CANCELED.getState().equals(ofDatabase.sqlState());
     }
 
     /**

@@ -12,7 +12,6 @@ import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.random.RandomGenerator;
-import java.util.random.RandomGeneratorFactory;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.pressboard.condition.Cases;
@@ -46,7 +45,7 @@ class CsvOutTest extends StoreTest {
 
     @Test
     void whatIsCarriedAwayIsWhatMemoryFindsInPlainForm() {
-        RandomGenerator random = RandomGeneratorFactory.of("L64X128MixRandom").create(SEED);
+        RandomGenerator random = Cases.random(SEED);
         List<Row> all = Cases.rows(random, 120);
         Table table = tableWith(all);
         publisher.open(table.key(), Openness.EVERYONE);

@@ -6,7 +6,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.random.RandomGenerator;
-import java.util.random.RandomGeneratorFactory;
 import java.util.stream.LongStream;
 import org.jooq.impl.DSL;
 import org.junit.jupiter.api.Test;
@@ -43,7 +42,7 @@ class RowsTest extends StoreTest {
 
     @Test
     void pagesAreThoseOfMemoryForwardsBackwardsAndAtRandom() {
-        RandomGenerator random = RandomGeneratorFactory.of("L64X128MixRandom").create(SEED);
+        RandomGenerator random = Cases.random(SEED);
         List<Row> all = Cases.rows(random, 83);
         Table table = tableWith(all);
         publisher.open(table.key(), Openness.EVERYONE);

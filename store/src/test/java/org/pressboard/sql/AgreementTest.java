@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.random.RandomGenerator;
-import java.util.random.RandomGeneratorFactory;
 import org.junit.jupiter.api.Test;
 import org.pressboard.condition.Cases;
 import org.pressboard.condition.Condition;
@@ -32,7 +31,7 @@ class AgreementTest extends StoreTest {
 
     @Test
     void conditionsHoldForTheSameRowsInMemoryAndInSql() {
-        RandomGenerator random = random();
+        RandomGenerator random = Cases.random(SEED);
         List<Row> rows = Cases.rows(random, 120);
         Table table = tableWith(rows);
         for (int i = 0; i < 600; i++) {
@@ -47,7 +46,7 @@ class AgreementTest extends StoreTest {
 
     @Test
     void rowSecurityAloneShowsWhatTheGrantsAllow() {
-        RandomGenerator random = random();
+        RandomGenerator random = Cases.random(SEED);
         List<Row> rows = Cases.rows(random, 60);
         Table table = tableWith(rows);
         for (int i = 0; i < 80; i++) {
@@ -61,10 +60,6 @@ class AgreementTest extends StoreTest {
                         .isEqualTo(inMemory);
             }
         }
-    }
-
-    private static RandomGenerator random() {
-        return RandomGeneratorFactory.of("L64X128MixRandom").create(SEED);
     }
 
     private static Grants grants(RandomGenerator random) {
