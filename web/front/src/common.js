@@ -80,6 +80,9 @@ for (const name of ['htmx:error', 'htmx:response:error']) {
   });
 }
 
+// The tab of the page one is on is in sight, also behind many others.
+document.querySelector('.tabs [aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'center' });
+
 window.Alpine = Alpine;
 
 export function start() {

@@ -16,6 +16,19 @@ public record Page(PageKey key, String title, List<Listing> listings) {
         }
     }
 
+    /** The same page at that address. */
+    public Page at(PageKey address) {
+        return new Page(address, title, listings);
+    }
+
+    public Page titled(String other) {
+        return new Page(key, other, listings);
+    }
+
+    public Page with(List<Listing> others) {
+        return new Page(key, title, others);
+    }
+
     public Set<ListingKey> listingKeys() {
         return listings.stream().map(Listing::key).collect(Collectors.toUnmodifiableSet());
     }

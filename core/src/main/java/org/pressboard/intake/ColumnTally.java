@@ -1,13 +1,12 @@
 package org.pressboard.intake;
 
-import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 import org.pressboard.value.Value;
 
 /** Gathers the evidence of one column, record by record. */
@@ -19,8 +18,6 @@ final class ColumnTally {
     private static final int LONGEST_OPTION = 60;
     private static final int LONGEST_TEXT = 200;
     private static final Pattern SENTENCE = Pattern.compile(".+\\s.+[.!?]");
-    private static final int EXAMPLES = 5;
-    private static final int MOST_DIGITS_SHOWN = 12;
 
     /** With fewer texts than this, a single one that does not fit is as good as many. */
     private static final int ENOUGH_EVIDENCE = 20;
@@ -29,8 +26,8 @@ final class ColumnTally {
     /** A reading that not one of so many texts fits is not tried on the rest, which may be a million. */
     private static final int TRIED_IN_VAIN = 2_000;
 
-    private final String label;
-    private final Map<Reading, Count> counts = new EnumMap<>(Reading.class);
+    private final Heading heading;
+    private final Map<Reading, FitTally> fits = new EnumMap<>(Reading.class);
     private final Set<String> options = new LinkedHashSet<>();
     private boolean tooManyOptions;
     private boolean longText;
@@ -38,40 +35,36 @@ final class ColumnTally {
     private boolean leadingZero;
     private boolean onlyYears = true;
     private long filled;
+    private long blanks;
 
-    private static final class Count {
-        private long misfits;
-        private int digits;
-        private final List<Misfits.Example> examples = new ArrayList<>();
-    }
-
-    ColumnTally(String label) {
-        this.label = label;
-        Reading.SHAPED.forEach(reading -> counts.put(reading, new Count()));
+    ColumnTally(Heading heading) {
+        this.heading = heading;
+        Reading.SHAPED.forEach(reading -> fits.put(reading, new FitTally(reading)));
     }
 
     void add(String text, long line) {
+        if (text.isEmpty()) {
+            return;
+        }
+        if (text.isBlank()) {
+            blanks++;
+            return;
+        }
         filled++;
-        counts.forEach((reading, count) -> tally(reading, count, text, line));
+        boolean blanksAround = Character.isWhitespace(text.charAt(0))
+                || Character.isWhitespace(text.charAt(text.length() - 1));
+        fits.values().forEach(fit -> noteYear(fit.add(text, blanksAround, line)));
         if (filled == TRIED_IN_VAIN) {
-            counts.values().removeIf(count -> count.misfits == filled);
+            fits.values().removeIf(fit -> fit.misfits() == filled);
         }
         noteOption(text);
-        longText |= text.length() > LONGEST_TEXT || text.indexOf('\n') >= 0;
+        longText |= text.length() > LONGEST_TEXT || text.indexOf('\n') >= 0 || text.indexOf('\r') >= 0;
         marked |= text.indexOf(',') >= 0 || text.indexOf('.') >= 0;
         leadingZero |= text.length() > 1 && text.charAt(0) == '0' && Numbers.isDigit(text.charAt(1));
     }
 
-    private void tally(Reading reading, Count count, String text, long line) {
-        Optional<Value> value = reading.read(text);
-        if (value.isEmpty()) {
-            count.misfits++;
-            if (count.examples.size() < EXAMPLES) {
-                count.examples.add(new Misfits.Example(line, text));
-            }
-        } else if (value.get() instanceof Value.Decimal(var number)) {
-            count.digits = Math.clamp(number.scale(), count.digits, MOST_DIGITS_SHOWN);
-        } else if (value.get() instanceof Value.Whole(long number)) {
+    private void noteYear(@Nullable Value value) {
+        if (value instanceof Value.Whole(long number)) {
             onlyYears &= number >= 1000 && number <= 2999;
         }
     }
@@ -80,21 +73,25 @@ final class ColumnTally {
         if (tooManyOptions) {
             return;
         }
-        options.add(text);
-        if (options.size() > MOST_OPTIONS || text.length() > LONGEST_OPTION || text.indexOf('\n') >= 0) {
+        if (text.length() <= LONGEST_OPTION && text.indexOf('\n') < 0) {
+            options.add(text);
+        } else {
             tooManyOptions = true;
+        }
+        tooManyOptions |= options.size() > MOST_OPTIONS;
+        if (tooManyOptions) {
             options.clear();
         }
     }
 
     ColumnSurvey survey() {
-        Map<Reading, Misfits> misfits = new EnumMap<>(Reading.class);
-        counts.forEach((reading, count) -> {
-            if (count.misfits < filled) {
-                misfits.put(reading, new Misfits(count.misfits, count.examples, count.digits));
+        Map<Reading, Fit> found = new EnumMap<>(Reading.class);
+        fits.forEach((reading, fit) -> {
+            if (fit.misfits() < filled) {
+                found.put(reading, fit.fit(blanks));
             }
         });
-        return new ColumnSurvey(label, filled, misfits, suggested(), List.copyOf(options), onlyYears);
+        return new ColumnSurvey(heading, filled, blanks, found, suggested(), List.copyOf(options), onlyYears);
     }
 
     private List<Reading> suggested() {
@@ -105,11 +102,15 @@ final class ColumnTally {
                 .map(this::withRival).orElseGet(() -> List.of(textual()));
     }
 
+    /** Never by values that would not be the same when written back. */
     private boolean isBorneOut(Reading reading) {
-        long misfits = misfits(reading);
-        boolean isCode = leadingZero && (reading == Reading.WHOLE || reading == Reading.DECIMAL_POINT
-                || reading == Reading.DECIMAL_COMMA);
-        return misfits == 0 || (!isCode && filled >= ENOUGH_EVIDENCE && misfits <= filled * TOLERATED_MISFITS);
+        FitTally fit = fits.get(reading);
+        if (fit == null || fit.alters() || !fit.isEvidence()) {
+            return false;
+        }
+        boolean isCode = leadingZero && reading.isNumber();
+        return fit.misfits() == 0
+                || (!isCode && filled >= ENOUGH_EVIDENCE && fit.misfits() <= filled * TOLERATED_MISFITS);
     }
 
     /** Fewest misfits first; of equals, the one preferred. */
@@ -138,7 +139,7 @@ final class ColumnTally {
     }
 
     private long misfits(Reading reading) {
-        Count count = counts.get(reading);
-        return count == null ? filled : count.misfits;
+        FitTally fit = fits.get(reading);
+        return fit == null ? filled : fit.misfits();
     }
 }

@@ -15,6 +15,7 @@ final class Dates {
     private static final Pattern YEAR_LAST = Pattern.compile("(\\d{1,2})([-/.])(\\d{1,2})\\2(\\d{4}|\\d{2})");
     private static final Pattern TIME =
             Pattern.compile("(\\d{1,2}):(\\d{2})(?::(\\d{2})(?:[.,](\\d{1,9}))?)?(?:\\s*([AaPp])\\.?[Mm]\\.?)?Z?");
+    private static final Pattern FINER = Pattern.compile("[.,]\\d{6}\\d*[1-9]");
     private static final int SHORTEST = 6;
     private static final int LONGEST = 40;
 
@@ -39,6 +40,11 @@ final class Dates {
         LocalDate day = day(before.endsWith(",") ? before.substring(0, before.length() - 1) : before, order);
         LocalTime time = time(text.substring(gap + 1));
         return day == null || time == null ? null : Value.of(day.atTime(time));
+    }
+
+    /** Whether the text says more than the moment keeps: that it is of UTC, or parts of a microsecond. */
+    static boolean losesSome(String text, Value moment) {
+        return text.endsWith("Z") || FINER.matcher(text).find();
     }
 
     /** Where the time of day begins, whose first colon is there. */

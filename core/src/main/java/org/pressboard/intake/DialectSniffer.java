@@ -1,29 +1,30 @@
 package org.pressboard.intake;
 
-import de.siegmar.fastcsv.reader.CsvParseException;
-import de.siegmar.fastcsv.reader.CsvReader;
-import de.siegmar.fastcsv.reader.CsvRecord;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.StringReader;
 import java.nio.charset.Charset;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import org.pressboard.problem.ProblemsFound;
 
 /**
- * Works out how a file is written: the encoding from all of its bytes, the delimiter from its first lines. Says what
- * it is when it is not a text file at all.
+ * Works out how a file is written: the encoding from all of its bytes, the rest from its first lines. Says what it is
+ * when it is not a text file at all.
  */
 final class DialectSniffer {
 
     static final int SAMPLE_BYTES = 128 * 1024;
     private static final int SAMPLE_RECORDS = 200;
-    private static final List<Character> DELIMITERS = List.of(',', ';', '\t', '|');
+    private static final List<Character> USUAL = List.of(',', ';', '\t', '|');
 
-    private DialectSniffer() {
+    private final byte[] sample;
+    private final String encoding;
+
+    private DialectSniffer(byte[] start, String encoding) {
+        this.encoding = encoding;
+        this.sample = start;
     }
 
     /** @throws ProblemsFound when the file is empty or not a text file */
@@ -33,12 +34,18 @@ final class DialectSniffer {
             throw ProblemsFound.of("file.empty");
         }
         FileSignature.refuseOtherKinds(start);
-        String encoding = encoding(content, start);
-        String text = new String(start, Charset.forName(encoding));
-        if (text.isBlank() || text.equals("\uFEFF")) {
+        String encoding = EncodingSniffer.encoding(content, start);
+        String text = new String(start, Charset.forName(encoding)).replace("\uFEFF", "");
+        if (text.isBlank()) {
             throw ProblemsFound.of("file.empty");
         }
-        return new Dialect(encoding, delimiter(text, start.length == SAMPLE_BYTES));
+        return new DialectSniffer(start, encoding).dialect(Top.of(text));
+    }
+
+    /** What the delimiter at the end of each record tells of a dialect that somebody has chosen. */
+    static Dialect completed(FileContent content, Dialect chosen) throws IOException {
+        DialectSniffer sniffer = new DialectSniffer(startOf(content), chosen.encoding());
+        return chosen.withClosing(isClosing(sniffer.records(chosen.withClosing(false)), chosen.headed()));
     }
 
     private static byte[] startOf(FileContent content) throws IOException {
@@ -47,46 +54,63 @@ final class DialectSniffer {
         }
     }
 
-    private static String encoding(FileContent content, byte[] start) throws IOException {
-        if (start.length >= 2 && (start[0] == (byte) 0xFF && start[1] == (byte) 0xFE)) {
-            return "UTF-16LE";
+    private Dialect dialect(Top top) {
+        char delimiter = top.delimiter() != 0 ? top.delimiter() : USUAL.stream()
+                .max(Comparator.comparingDouble(each -> score(records(with(each, top.lines()))))).orElseThrow();
+        Dialect dialect = with(delimiter, top.lines());
+        List<List<String>> records = records(dialect);
+        if (top.isHeading(records.isEmpty() ? 0 : records.getFirst().size(), delimiter)) {
+            dialect = with(delimiter, top.linesAboveLastComment());
+            records = records(dialect);
         }
-        if (start.length >= 2 && (start[0] == (byte) 0xFE && start[1] == (byte) 0xFF)) {
-            return "UTF-16BE";
-        }
-        return TextCheck.isUtf8(content) ? "UTF-8" : "windows-1252";
+        return dialect.withClosing(isClosing(records, true));
     }
 
-    private static char delimiter(String text, boolean cut) {
-        int lastLine = text.lastIndexOf('\n');
-        String sample = cut && lastLine > 0 ? text.substring(0, lastLine) : text;
-        return DELIMITERS.stream().max(Comparator.comparingDouble(delimiter -> score(sample, delimiter)))
-                .orElseThrow();
+    private Dialect with(char delimiter, int topLines) {
+        return new Dialect(encoding, delimiter, topLines, true, false);
     }
 
-    /** How regular the sample is under the delimiter: the share of records as wide as the header, and how wide. */
-    private static double score(String sample, char delimiter) {
-        int[] widths = widths(sample, delimiter);
-        if (widths.length == 0 || widths[0] < 2) {
+    /** How regular the sample is under a delimiter: the share of records as wide as the header, and how wide. */
+    private static double score(List<List<String>> records) {
+        if (records.isEmpty() || records.getFirst().size() < 2) {
             return 0;
         }
-        double regular = (double) Arrays.stream(widths).filter(width -> width == widths[0]).count() / widths.length;
-        return regular * 1000 + Math.min(widths[0], 500);
+        int width = records.getFirst().size();
+        // a record may have one value more when each ends with a delimiter
+        double regular = (double) records.stream().filter(record -> record.size() == width
+                || record.size() == width + 1 && record.getLast().isEmpty()).count() / records.size();
+        return regular * 1000 + Math.min(width, 500);
     }
 
-    private static int[] widths(String sample, char delimiter) {
-        List<Integer> widths = new ArrayList<>();
-        try (CsvReader<CsvRecord> records = new Dialect("UTF-8", delimiter).read(new StringReader(sample))) {
-            for (CsvRecord csvRecord : records) {
-                widths.add(csvRecord.getFieldCount());
-                if (widths.size() == SAMPLE_RECORDS) {
-                    break;
+    private static boolean isClosing(List<List<String>> records, boolean headed) {
+        if (records.size() < 2 || records.getFirst().size() < 2) {
+            return false;
+        }
+        int width = records.getFirst().size();
+        boolean firstEnds = records.getFirst().getLast().isEmpty();
+        int closed = firstEnds ? width : headed ? width + 1 : 0;
+        return records.stream().skip(1).allMatch(record -> record.size() == closed && record.getLast().isEmpty());
+    }
+
+    private List<List<String>> records(Dialect dialect) {
+        List<List<String>> found = new ArrayList<>();
+        boolean cut = sample.length == SAMPLE_BYTES;
+        try (Records records = Records.of(new ByteArrayInputStream(sample), dialect)) {
+            while (found.size() < SAMPLE_RECORDS && records.hasNext()) {
+                Records.Line line = records.next();
+                if (!line.isBlank()) {
+                    found.add(line.texts());
                 }
             }
-        } catch (CsvParseException | IOException cutInsideQuotes) {
-            // what was read before it is evidence enough
-            return widths.stream().mapToInt(Integer::intValue).toArray();
+            if (cut && !records.hasNext() && !found.isEmpty()) {
+                found.removeLast(); // it may be half a record
+            }
+        } catch (ProblemsFound cutOrUnreadable) {
+            // what was read before it is evidence enough; what cannot be read is said when the whole file is
+            return found;
+        } catch (IOException inMemory) {
+            throw new java.io.UncheckedIOException(inMemory);
         }
-        return widths.stream().mapToInt(Integer::intValue).toArray();
+        return found;
     }
 }

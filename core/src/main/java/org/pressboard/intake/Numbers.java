@@ -37,7 +37,24 @@ final class Numbers {
             return null;
         }
         String plain = withoutGroups(text, mark, group);
-        return plain == null ? null : parse(plain.replace(mark, '.'));
+        return plain == null || digitsBefore(plain, mark) > MOST_DIGITS ? null : parse(plain.replace(mark, '.'));
+    }
+
+    /** More digits than amounts have are those of a code. */
+    private static int digitsBefore(String plain, char mark) {
+        int end = plain.indexOf(mark) < 0 ? plain.length() : plain.indexOf(mark);
+        return (int) plain.chars().limit(end).filter(each -> isDigit((char) each)).count();
+    }
+
+    /**
+     * Whether a number that the text stands for is written otherwise: {@code +7}, {@code -0}, {@code .5}, {@code 5.},
+     * {@code 12E4} may be a telephone number, a sign, a code.
+     */
+    static boolean isRewritten(String text, Value value) {
+        boolean isZero = value.compareWith(Value.of(0L)) == 0;
+        return text.charAt(0) == '+' || (text.charAt(0) == '-' && (isZero || !isDigit(text.charAt(1))))
+                || !isDigit(text.charAt(text.length() - 1)) || !isDigit(text.charAt(text.charAt(0) == '-' ? 1 : 0))
+                || text.indexOf('e') >= 0 || text.indexOf('E') >= 0;
     }
 
     private static @Nullable Value parse(String plain) {

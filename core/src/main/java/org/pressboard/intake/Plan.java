@@ -3,7 +3,9 @@ package org.pressboard.intake;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
 import org.pressboard.table.Field;
@@ -18,9 +20,9 @@ public record Plan(String label, List<Column> columns) {
      * What one column becomes.
      *
      * @param index   its place in the file, from 0
-     * @param reading how its texts are read
+     * @param reading how its texts are read; {@code null} while that is to be said
      */
-    public record Column(int index, String label, Reading reading, boolean leftOut) {
+    public record Column(int index, String label, @Nullable Reading reading, boolean leftOut) {
 
         public Column withReading(Reading other) {
             return new Column(index, label, other, leftOut);
@@ -31,14 +33,40 @@ public record Plan(String label, List<Column> columns) {
         columns = List.copyOf(columns);
     }
 
-    /** Every column as the evidence suggests; columns without a single text are left out. */
+    /**
+     * Every column as the evidence suggests, open where it leaves it open; columns in which nothing stands are left
+     * out.
+     */
     public static Plan suggestedBy(Survey survey, String label) {
         List<Column> columns = new ArrayList<>();
         for (ColumnSurvey column : survey.columns()) {
-            columns.add(new Column(columns.size(), column.label(), column.suggested().getFirst(),
-                    column.filled() == 0));
+            columns.add(new Column(columns.size(), column.label(),
+                    column.isUndecided() ? null : column.suggested().getFirst(),
+                    column.filled() == 0 && column.blanks() == 0));
         }
         return new Plan(label, columns);
+    }
+
+    /** The same for the file read anew, where its columns are the same in number: what was said of them holds. */
+    public Plan carriedOver(Survey before, Survey anew) {
+        Plan suggested = suggestedBy(anew, label);
+        if (columns.size() != suggested.columns.size()) {
+            return suggested;
+        }
+        List<Column> carried = new ArrayList<>();
+        for (Column column : suggested.columns) {
+            carried.add(carried(columns.get(column.index), before.columns().get(column.index), column,
+                    anew.columns().get(column.index)));
+        }
+        return new Plan(label, carried);
+    }
+
+    private static Column carried(Column said, ColumnSurvey before, Column suggested, ColumnSurvey anew) {
+        boolean named = !said.label.equals(before.label());
+        boolean typed = said.reading != null && !said.reading.equals(before.suggested().getFirst())
+                && anew.offered().contains(said.reading);
+        return new Column(suggested.index, named ? said.label : suggested.label,
+                typed ? said.reading : suggested.reading, said.leftOut || suggested.leftOut);
     }
 
     public List<Column> taken() {
@@ -56,10 +84,12 @@ public record Plan(String label, List<Column> columns) {
         }
         taken().stream().filter(column -> column.label().isBlank())
                 .forEach(column -> problems.add(Problem.of("plan.no-field-label", column.index() + 1)));
+        taken().stream().filter(column -> column.reading() == null)
+                .forEach(column -> problems.add(Problem.of("plan.undecided", column.label())));
         return new Problems(problems);
     }
 
-    /** The fields that the taken columns become, in their order, with keys made from their labels. */
+    /** The fields that the taken columns become, in their order, with keys made from their labels. All is decided. */
     public Fields fields(Survey survey) {
         Set<String> taken = new HashSet<>();
         List<Field> fields = new ArrayList<>();
@@ -72,10 +102,11 @@ public record Plan(String label, List<Column> columns) {
     }
 
     private static FieldType type(Column column, ColumnSurvey survey) {
-        return switch (column.reading()) {
+        Reading reading = Objects.requireNonNull(column.reading());
+        return switch (reading) {
             case YES_NO -> new FieldType.YesNo();
             case WHOLE -> new FieldType.WholeNumber(!survey.looksLikeYears());
-            case DECIMAL_POINT, DECIMAL_COMMA -> new FieldType.Decimal(survey.misfitsOf(column.reading()).digits());
+            case DECIMAL_POINT, DECIMAL_COMMA -> new FieldType.Decimal(survey.fit(reading).digits());
             case DATE_YEAR_FIRST, DATE_DAY_FIRST, DATE_MONTH_FIRST, DATE_MONTH_NAMED -> new FieldType.Date();
             case MOMENT_YEAR_FIRST, MOMENT_DAY_FIRST, MOMENT_MONTH_FIRST, MOMENT_MONTH_NAMED ->
                     new FieldType.DateTime();

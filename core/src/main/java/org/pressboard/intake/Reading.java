@@ -1,19 +1,23 @@
 package org.pressboard.intake;
 
+import java.util.Collections;
+import java.util.EnumSet;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiPredicate;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.value.PlainForm;
 import org.pressboard.value.Value;
 
 /** A way to read the texts of a column: a type of field together with how the file writes it. */
 public enum Reading {
     YES_NO(Texts::yesNo),
-    WHOLE(Numbers::whole),
+    WHOLE(Numbers::whole, Numbers::isRewritten),
     /** 1,234.5 */
-    DECIMAL_POINT(text -> Numbers.decimal(text, '.', ',')),
+    DECIMAL_POINT(text -> Numbers.decimal(text, '.', ','), Numbers::isRewritten),
     /** 1.234,5 */
-    DECIMAL_COMMA(text -> Numbers.decimal(text, ',', '.')),
+    DECIMAL_COMMA(text -> Numbers.decimal(text, ',', '.'), Numbers::isRewritten),
     /** 2024-03-09 (ISO 8601) */
     DATE_YEAR_FIRST(text -> Dates.date(text, DateOrder.YEAR_FIRST)),
     /** 9.3.2024 */
@@ -22,10 +26,10 @@ public enum Reading {
     DATE_MONTH_FIRST(text -> Dates.date(text, DateOrder.MONTH_FIRST)),
     /** 9 Mar 2024, March 9, 2024 */
     DATE_MONTH_NAMED(text -> Dates.date(text, DateOrder.MONTH_NAMED)),
-    MOMENT_YEAR_FIRST(text -> Dates.moment(text, DateOrder.YEAR_FIRST)),
-    MOMENT_DAY_FIRST(text -> Dates.moment(text, DateOrder.DAY_FIRST)),
-    MOMENT_MONTH_FIRST(text -> Dates.moment(text, DateOrder.MONTH_FIRST)),
-    MOMENT_MONTH_NAMED(text -> Dates.moment(text, DateOrder.MONTH_NAMED)),
+    MOMENT_YEAR_FIRST(text -> Dates.moment(text, DateOrder.YEAR_FIRST), Dates::losesSome),
+    MOMENT_DAY_FIRST(text -> Dates.moment(text, DateOrder.DAY_FIRST), Dates::losesSome),
+    MOMENT_MONTH_FIRST(text -> Dates.moment(text, DateOrder.MONTH_FIRST), Dates::losesSome),
+    MOMENT_MONTH_NAMED(text -> Dates.moment(text, DateOrder.MONTH_NAMED), Dates::losesSome),
     EMAIL(Texts::email),
     LINK(Texts::link),
     CHOICE(Texts::any),
@@ -35,17 +39,49 @@ public enum Reading {
     PICTURE(Texts::any);
 
     /** Readings whose values the shape of the text gives away, in the order in which they are preferred. */
-    static final Set<Reading> SHAPED = java.util.Collections.unmodifiableSet(java.util.EnumSet.range(YES_NO, LINK));
+    static final Set<Reading> SHAPED = Collections.unmodifiableSet(EnumSet.range(YES_NO, LINK));
 
     private final Function<String, @Nullable Value> reader;
+    private final BiPredicate<String, Value> rewriting;
 
     Reading(Function<String, @Nullable Value> reader) {
-        this.reader = reader;
+        this(reader, (text, value) -> false);
     }
 
-    /** The value that the text stands for, or empty when it does not fit. The text is not blank. */
+    Reading(Function<String, @Nullable Value> reader, BiPredicate<String, Value> rewriting) {
+        this.reader = reader;
+        this.rewriting = rewriting;
+    }
+
+    /**
+     * The value that the text stands for, or empty when it does not fit. Blanks around what has a shape are let be;
+     * nothing but blanks is a text like any other, and of a shape none.
+     */
     public Optional<Value> read(String text) {
-        return Optional.ofNullable(reader.apply(SHAPED.contains(this) ? text.strip() : text));
+        String bare = isShaped() ? text.strip() : text;
+        return bare.isEmpty() ? Optional.empty() : Optional.ofNullable(reader.apply(bare));
+    }
+
+    /**
+     * Whether the value, written back, would not be the text but for grouping, decimal mark, trailing zeros and how
+     * dates and answers are written.
+     */
+    boolean alters(String text, Value value) {
+        return rewriting.test(text.strip(), value);
+    }
+
+    /** The text as it would be written back, in plain form; empty when it does not fit. */
+    public String rewritten(String text) {
+        return read(text).map(PlainForm::write).orElse("");
+    }
+
+    /** Whether the shape of a text tells that it is such a value. */
+    public boolean isShaped() {
+        return SHAPED.contains(this);
+    }
+
+    boolean isNumber() {
+        return this == WHOLE || this == DECIMAL_POINT || this == DECIMAL_COMMA;
     }
 
     /** The same value in the other usual way of writing, where a column may leave it open which is meant. */

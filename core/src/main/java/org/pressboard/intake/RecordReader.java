@@ -1,14 +1,14 @@
 package org.pressboard.intake;
 
-import de.siegmar.fastcsv.reader.CloseableIterator;
-import de.siegmar.fastcsv.reader.CsvParseException;
-import de.siegmar.fastcsv.reader.CsvRecord;
 import java.io.Closeable;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Locale;
+import java.util.NoSuchElementException;
+import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.problem.Problem;
@@ -19,58 +19,86 @@ public final class RecordReader implements Iterator<Outcome>, Closeable {
 
     private final int width;
     private final List<Plan.Column> columns;
-    private final CloseableIterator<CsvRecord> records;
+    private final Records records;
+    private Records.@Nullable Line upcoming;
 
-    private RecordReader(int width, List<Plan.Column> columns, CloseableIterator<CsvRecord> records) {
+    private RecordReader(int width, List<Plan.Column> columns, Records records) {
         this.width = width;
         this.columns = columns;
         this.records = records;
     }
 
     public static RecordReader open(FileContent content, Survey survey, Plan plan) throws IOException {
-        CloseableIterator<CsvRecord> records = survey.dialect().read(content).iterator();
-        records.next(); // the header
-        return new RecordReader(survey.columns().size(), plan.taken(), records);
+        RecordReader reader = new RecordReader(survey.columns().size(), plan.taken(),
+                Records.open(content, survey.dialect()));
+        reader.begin(survey.dialect().headed());
+        return reader;
+    }
+
+    /** The first record on which something stands has the headings, or is the first row. */
+    private void begin(boolean headed) {
+        Records.Line first = null;
+        while (first == null && records.hasNext()) {
+            Records.Line line = records.next();
+            first = line.isBlank() ? null : line;
+        }
+        upcoming = headed ? null : first;
     }
 
     @Override
     public boolean hasNext() {
-        try {
-            return records.hasNext();
-        } catch (CsvParseException unreadable) {
-            throw Survey.unreadable(unreadable);
+        while (upcoming == null && records.hasNext()) {
+            Records.Line line = records.next();
+            upcoming = line.isBlank() && width > 1 ? null : line;
         }
+        return upcoming != null;
     }
 
     @Override
     public Outcome next() {
-        CsvRecord csvRecord = records.next();
-        if (csvRecord.getFieldCount() != width) {
-            return aside(csvRecord, List.of(Problem.of("row.ragged", csvRecord.getFieldCount(), width)));
+        if (!hasNext()) {
+            throw new NoSuchElementException();
+        }
+        Records.Line line = Objects.requireNonNull(upcoming);
+        upcoming = null;
+        return read(line);
+    }
+
+    private Outcome read(Records.Line line) {
+        if (line.texts().size() != width) {
+            return aside(line, List.of(Problem.of("row.ragged", line.texts().size(), width)));
+        }
+        if (records.hasBadBytes() && line.texts().stream().anyMatch(BadBytes::isIn)) {
+            return aside(line, List.of(Problem.of("row.bad-bytes",
+                    BadBytes.written(String.join("", line.texts())))));
         }
         @Nullable Value[] values = new Value[columns.size()];
         List<Problem> problems = new ArrayList<>(0);
         for (int i = 0; i < values.length; i++) {
             Plan.Column column = columns.get(i);
-            values[i] = read(column, csvRecord.getField(column.index()), problems);
+            values[i] = read(column, line.texts().get(column.index()), problems);
         }
-        return problems.isEmpty() ? new Outcome.Fits(Arrays.asList(values)) : aside(csvRecord, problems);
+        if (problems.isEmpty() && RowRoom.isTooWide(values)) {
+            problems.add(Problem.of("row.too-wide", values.length));
+        }
+        return problems.isEmpty() ? new Outcome.Fits(Arrays.asList(values)) : aside(line, problems);
     }
 
     private static @Nullable Value read(Plan.Column column, String text, List<Problem> problems) {
-        if (text.isBlank()) {
+        Reading reading = Objects.requireNonNull(column.reading());
+        if (text.isEmpty() || (reading.isShaped() && text.isBlank())) {
             return null;
         }
-        Optional<Value> value = column.reading().read(text);
+        Optional<Value> value = reading.read(text);
         if (value.isEmpty()) {
-            problems.add(Problem.of("row.misfit." + column.reading().name().toLowerCase(java.util.Locale.ROOT),
-                    column.label(), text));
+            problems.add(Problem.of("row.misfit." + reading.name().toLowerCase(Locale.ROOT), column.label(),
+                    Fit.Example.shortened(text)));
         }
         return value.orElse(null);
     }
 
-    private static Outcome aside(CsvRecord csvRecord, List<Problem> problems) {
-        return new Outcome.KeptAside(csvRecord.getStartingLineNumber(), problems, csvRecord.getFields());
+    private static Outcome aside(Records.Line line, List<Problem> problems) {
+        return new Outcome.KeptAside(line.number(), problems, line.texts().stream().map(BadBytes::shown).toList());
     }
 
     @Override

@@ -1,14 +1,8 @@
 package org.pressboard.intake;
 
-import de.siegmar.fastcsv.reader.CsvParseException;
-import de.siegmar.fastcsv.reader.CsvReader;
-import de.siegmar.fastcsv.reader.CsvRecord;
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.HashSet;
-import java.util.Iterator;
 import java.util.List;
-import java.util.Set;
 import java.util.function.LongConsumer;
 import org.pressboard.problem.ProblemsFound;
 
@@ -21,17 +15,16 @@ import org.pressboard.problem.ProblemsFound;
  * Plan plan = Plan.suggestedBy(survey, "Trees");
  * }</pre>
  *
- * @param rows   the records behind the header
- * @param ragged how many of them have more or fewer values than there are columns
+ * @param rows       the records behind the header
+ * @param ragged     how many of them have more or fewer values than there are columns
+ * @param blankLines how many lines with nothing on them are passed over
+ * @param badBytes   the records with bytes that mean nothing in the encoding
  */
-public record Survey(Dialect dialect, List<ColumnSurvey> columns, long rows, long ragged,
-                     List<List<String>> firstRows) {
+public record Survey(Dialect dialect, List<ColumnSurvey> columns, long rows, long ragged, long blankLines,
+                     Fit.Found badBytes, List<List<String>> firstRows) {
 
     /** PostgreSQL takes 1,600 columns of a table at most; the rest is room for what Pressboard adds. */
     public static final int MOST_COLUMNS = 1000;
-
-    private static final int FIRST_ROWS = 8;
-    private static final int PROGRESS_EVERY = 5_000;
 
     public Survey {
         columns = List.copyOf(columns);
@@ -44,76 +37,40 @@ public record Survey(Dialect dialect, List<ColumnSurvey> columns, long rows, lon
      * @throws ProblemsFound when it cannot be read as separated values
      */
     public static Survey of(FileContent content, LongConsumer progress) throws IOException {
-        Dialect dialect = DialectSniffer.sniff(content);
-        try (CsvReader<CsvRecord> records = dialect.read(content)) {
-            return of(dialect, records.iterator(), progress);
-        } catch (CsvParseException unreadable) {
-            throw unreadable(unreadable);
+        return read(content, DialectSniffer.sniff(content), progress);
+    }
+
+    /** Surveys a file as somebody says that it is written; whether each record ends with a delimiter is worked out. */
+    public static Survey of(FileContent content, Dialect chosen, LongConsumer progress) throws IOException {
+        return read(content, DialectSniffer.completed(content, chosen), progress);
+    }
+
+    private static Survey read(FileContent content, Dialect dialect, LongConsumer progress) throws IOException {
+        try (Records records = Records.open(content, dialect)) {
+            return read(records, dialect, progress);
         }
     }
 
-    private static Survey of(Dialect dialect, Iterator<CsvRecord> records, LongConsumer progress) {
-        if (!records.hasNext()) {
-            throw ProblemsFound.of("file.empty");
-        }
-        List<ColumnTally> columns = labels(records.next().getFields()).stream().map(ColumnTally::new).toList();
-        if (!records.hasNext()) {
-            throw ProblemsFound.of("file.only-header");
-        }
-        List<List<String>> firstRows = new ArrayList<>();
-        long rows = 0;
-        long ragged = 0;
+    private static Survey read(Records records, Dialect dialect, LongConsumer progress) {
+        int blankLines = 0;
         while (records.hasNext()) {
-            CsvRecord csvRecord = records.next();
-            if (++rows % PROGRESS_EVERY == 0) {
-                progress.accept(rows);
+            Records.Line first = records.next();
+            if (!first.isBlank()) {
+                return new SurveyTally(dialect, first, blankLines).read(records, progress);
             }
-            if (csvRecord.getFieldCount() != columns.size()) {
-                ragged++;
-            } else {
-                tally(columns, csvRecord);
-                if (firstRows.size() < FIRST_ROWS) {
-                    firstRows.add(csvRecord.getFields());
-                }
-            }
+            blankLines++;
         }
-        return new Survey(dialect, columns.stream().map(ColumnTally::survey).toList(), rows, ragged, firstRows);
+        throw ProblemsFound.of("file.empty");
     }
 
-    private static void tally(List<ColumnTally> columns, CsvRecord csvRecord) {
-        for (int i = 0; i < columns.size(); i++) {
-            String text = csvRecord.getField(i);
-            if (!text.isBlank()) {
-                columns.get(i).add(text, csvRecord.getStartingLineNumber());
+    /** The first so many rows, read as somebody says; for a look while the whole file is still being read. */
+    public static List<List<String>> firstRows(FileContent content, Dialect dialect) throws IOException {
+        List<List<String>> rows = new ArrayList<>();
+        try (Records records = Records.open(content, dialect)) {
+            while (rows.size() <= SurveyTally.FIRST_ROWS && records.hasNext()) {
+                rows.add(SurveyTally.shown(records.next().texts()));
             }
         }
-    }
-
-    private static List<String> labels(List<String> header) {
-        if (header.size() > MOST_COLUMNS) {
-            throw ProblemsFound.of("file.too-many-columns", header.size(), MOST_COLUMNS);
-        }
-        Set<String> taken = new HashSet<>();
-        List<String> labels = new ArrayList<>();
-        for (String heading : header) {
-            String plain = heading.strip().replaceAll("\\s+", " ");
-            String label = plain.isEmpty() ? "Column " + (labels.size() + 1) : shortened(plain);
-            String unique = label;
-            for (int number = 2; !taken.add(unique); number++) {
-                unique = label + " " + number;
-            }
-            labels.add(unique);
-        }
-        return labels;
-    }
-
-    private static String shortened(String label) {
-        return label.length() <= 100 ? label : label.substring(0, 99) + "…";
-    }
-
-    static ProblemsFound unreadable(CsvParseException cause) {
-        ProblemsFound problems = ProblemsFound.of("file.unreadable", String.valueOf(cause.getMessage()));
-        problems.initCause(cause);
-        return problems;
+        return rows;
     }
 }

@@ -1,5 +1,6 @@
 package org.pressboard.listing;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -8,7 +9,10 @@ import org.pressboard.condition.Operator;
 import org.pressboard.table.FieldKey;
 import org.pressboard.value.Value;
 
-/** How a visitor narrows one field: to any of some values, or to a range with both ends in it; an end may be open. */
+/**
+ * How a visitor narrows one field: to any of some values, or to a range with both ends in it; an end may be open. A day
+ * at the end is in it whole, also where the field has times of day.
+ */
 public record Narrowing(List<Value> values, @Nullable Value from, @Nullable Value to) {
 
     public Narrowing {
@@ -31,13 +35,18 @@ public record Narrowing(List<Value> values, @Nullable Value from, @Nullable Valu
         return new Narrowing(values.stream().filter(v -> !v.equals(value)).toList(), from, to);
     }
 
+    boolean isEmptyRange() {
+        return from != null && to != null && from.compareWith(to) > 0;
+    }
+
     boolean isOpen() {
         return values.isEmpty() && from == null && to == null;
     }
 
     Condition condition(FieldKey field) {
         Condition picked = values.isEmpty() ? Condition.ALWAYS : Condition.oneOf(field, values);
-        return picked.and(end(field, Operator.AT_LEAST, from)).and(end(field, Operator.AT_MOST, to));
+        return picked.and(end(field, Operator.AT_LEAST, from)).and(to instanceof Value.Date(LocalDate day)
+                ? end(field, Operator.LESS, Value.of(day.plusDays(1))) : end(field, Operator.AT_MOST, to));
     }
 
     private static Condition end(FieldKey field, Operator operator, @Nullable Value end) {

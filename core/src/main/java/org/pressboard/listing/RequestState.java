@@ -23,7 +23,7 @@ import org.pressboard.value.Value;
 public record RequestState(String search, SortedMap<FieldKey, Narrowing> narrowing, List<SortBy> sort, int page,
                            int size) {
 
-    private static final int MOST_WORDS = 10;
+    static final int MOST_WORDS = 10;
 
     public RequestState {
         TreeMap<FieldKey, Narrowing> narrowed = new TreeMap<>(narrowing);

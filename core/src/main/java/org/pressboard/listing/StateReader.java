@@ -4,11 +4,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldKey;
+import org.pressboard.table.FieldType;
 import org.pressboard.table.Table;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Value;
@@ -19,9 +21,18 @@ final class StateReader {
     /** Offsets beyond this are nobody's reading. */
     private static final int LAST_PAGE = 1_000_000;
 
+    /** More values of a field are nobody's choice. */
+    private static final int MOST_VALUES = 100;
+
+    private static final int MOST_ORDERED = 4;
+    private static final int LONGEST_TOLD = 100;
+    private static final int DAY_LENGTH = 10;
+    private static final Set<String> SINGLE = Set.of("q", "sort", "page", "size");
+
     private final Listing listing;
     private final Table table;
     private final List<Problem> problems = new ArrayList<>();
+    private final List<String> unknown = new ArrayList<>();
 
     StateReader(Listing listing, Table table) {
         this.listing = listing;
@@ -33,24 +44,44 @@ final class StateReader {
         parameters.forEach((name, values) -> {
             if (name.startsWith("f.")) {
                 narrow(narrowing, name.substring(2), values);
+            } else if (!SINGLE.contains(name)) {
+                unknown.add(name);
             }
         });
+        narrowing.forEach(this::checkRange);
         RequestState state = new RequestState(search(first(parameters, "q")), narrowing,
                 sort(first(parameters, "sort")), page(first(parameters, "page")), size(first(parameters, "size")));
-        return new Asked(state, new Problems(problems));
+        return new Asked(state, new Problems(problems), unknown);
     }
 
-    private static String first(Map<String, ? extends List<String>> parameters, String name) {
+    private String first(Map<String, ? extends List<String>> parameters, String name) {
         List<String> values = parameters.get(name);
-        return values == null || values.isEmpty() ? "" : values.getFirst();
+        if (values == null || values.isEmpty()) {
+            return "";
+        }
+        if (values.size() > 1) {
+            problems.add(Problem.of("state.twice", name, values.getFirst()));
+        }
+        return values.getFirst();
     }
 
     private String search(String text) {
         String words = text.replace('\0', ' ').strip();
-        if (words.isEmpty() || listing.search().isEmpty()) {
+        if (words.isEmpty()) {
             return "";
         }
-        return words.substring(0, Math.min(words.length(), StateAddress.MOST_SEARCH_CHARACTERS));
+        if (listing.search().isEmpty()) {
+            problems.add(Problem.of("state.no-search"));
+            return "";
+        }
+        if (words.length() > StateAddress.MOST_SEARCH_CHARACTERS) {
+            problems.add(Problem.of("state.long-search", StateAddress.MOST_SEARCH_CHARACTERS));
+            words = words.substring(0, StateAddress.MOST_SEARCH_CHARACTERS);
+        }
+        if (words.split("\\s+").length > RequestState.MOST_WORDS) {
+            problems.add(Problem.of("state.many-words", RequestState.MOST_WORDS));
+        }
+        return words;
     }
 
     private void narrow(TreeMap<FieldKey, Narrowing> narrowing, String name, List<String> texts) {
@@ -58,16 +89,28 @@ final class StateReader {
         Optional<Field> found = table.fields().stream()
                 .filter(field -> field.key().name().equals(fieldName) && listing.narrow().contains(field.key()))
                 .findFirst();
-        if (found.isEmpty()) {
-            problems.add(Problem.of("state.no-narrowing", fieldName));
+        String end = name.substring(fieldName.length());
+        if (found.isEmpty() || !(end.isEmpty() || found.get().type().hasRange())) {
+            problems.add(Problem.of("state.no-narrowing", shortened(name)));
             return;
         }
-        Field field = found.get();
-        String end = name.substring(fieldName.length());
-        for (String text : texts) {
-            if (!text.isEmpty()) {
-                value(field, text).ifPresent(value -> narrowing.merge(field.key(), narrowing(end, value), this::join));
-            }
+        List<String> given = texts.stream().filter(text -> !text.isEmpty()).distinct().toList();
+        checkNumber(name, end, given);
+        given.stream().limit(end.isEmpty() ? MOST_VALUES : 1).forEach(text -> value(found.get(), end, text)
+                .ifPresent(value -> narrowing.merge(found.get().key(), narrowing(end, value), this::join)));
+    }
+
+    private void checkNumber(String name, String end, List<String> given) {
+        if (!end.isEmpty() && given.size() > 1) {
+            problems.add(Problem.of("state.twice", "f." + name, given.getFirst()));
+        } else if (given.size() > MOST_VALUES) {
+            problems.add(Problem.of("state.many-values", "f." + name, MOST_VALUES));
+        }
+    }
+
+    private void checkRange(FieldKey field, Narrowing narrowing) {
+        if (narrowing.isEmptyRange()) {
+            problems.add(Problem.of("state.backwards", table.field(field).label()));
         }
     }
 
@@ -88,12 +131,18 @@ final class StateReader {
         return joined;
     }
 
-    private Optional<Value> value(Field field, String text) {
-        Optional<Value> value = text.indexOf('\0') >= 0 ? Optional.empty() : PlainForm.read(field.type(), text);
+    private Optional<Value> value(Field field, String end, String text) {
+        boolean isDay = !end.isEmpty() && field.type() instanceof FieldType.DateTime && text.length() == DAY_LENGTH;
+        FieldType type = isDay ? new FieldType.Date() : field.type();
+        Optional<Value> value = text.indexOf('\0') >= 0 ? Optional.empty() : PlainForm.read(type, text);
         if (value.isEmpty()) {
-            problems.add(Problem.of("state.bad-value", text, field.label()));
+            problems.add(Problem.of("state.bad-value", shortened(text), field.label()));
         }
         return value;
+    }
+
+    private static String shortened(String text) {
+        return text.length() <= LONGEST_TOLD ? text : text.substring(0, LONGEST_TOLD) + "…";
     }
 
     private List<SortBy> sort(String text) {
@@ -103,7 +152,11 @@ final class StateReader {
                 sortBy(part.strip()).ifPresent(order::add);
             }
         }
-        return order.stream().distinct().limit(4).toList();
+        List<SortBy> distinct = order.stream().distinct().toList();
+        if (distinct.size() > MOST_ORDERED) {
+            problems.add(Problem.of("state.many-orders", MOST_ORDERED));
+        }
+        return distinct.stream().limit(MOST_ORDERED).toList();
     }
 
     private Optional<SortBy> sortBy(String part) {
@@ -114,7 +167,7 @@ final class StateReader {
                 .map(field -> new SortBy(field.key(), descending))
                 .findFirst();
         if (found.isEmpty()) {
-            problems.add(Problem.of("state.no-sort", name));
+            problems.add(Problem.of("state.no-sort", shortened(name)));
         }
         return found;
     }
@@ -126,14 +179,14 @@ final class StateReader {
 
     private int page(String text) {
         return number(text, 1).filter(page -> page >= 1 && page <= LAST_PAGE).orElseGet(() -> {
-            problems.add(Problem.of("state.bad-page", text));
+            problems.add(Problem.of("state.bad-page", shortened(text)));
             return 1;
         });
     }
 
     private int size(String text) {
         return number(text, listing.pageSize()).filter(Listing.PAGE_SIZES::contains).orElseGet(() -> {
-            problems.add(Problem.of("state.bad-size", text, Listing.PAGE_SIZES.toString()));
+            problems.add(Problem.of("state.bad-size", shortened(text), Listing.PAGE_SIZES.toString()));
             return listing.pageSize();
         });
     }

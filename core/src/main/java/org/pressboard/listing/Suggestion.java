@@ -1,7 +1,8 @@
 package org.pressboard.listing;
 
+import java.util.Comparator;
 import java.util.List;
-import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.pressboard.condition.Condition;
 import org.pressboard.table.Field;
@@ -14,17 +15,19 @@ import org.pressboard.table.Table;
 public final class Suggestion {
 
     private static final int MOST_SHOWN = 8;
-    private static final int MOST_NARROWED = 4;
-    private static final Set<String> NAME_LIKE = Set.of("name", "title", "label", "titel", "bezeichnung");
+    private static final int NOTHING = 4;
 
     private Suggestion() {
     }
 
-    public static Listing forTable(Table table, ListingKey key) {
+    /**
+     * @param differ whether the values of a field are all there and all different; asked of one field at most
+     */
+    public static Listing forTable(Table table, ListingKey key, Predicate<FieldKey> differ) {
         Fields fields = table.fields();
         List<FieldKey> shown = shown(fields);
-        return new Listing(key, table.key(), Condition.ALWAYS, shown, searched(fields, shown), narrowed(fields),
-                order(fields), Listing.USUAL_PAGE_SIZE, true);
+        return new Listing(key, table.key(), Condition.ALWAYS, shown, searchable(fields, shown),
+                narrowable(fields, shown), order(fields, shown, differ), Listing.USUAL_PAGE_SIZE, true);
     }
 
     /** The first fields as they stand in the table; long texts only where there is room besides the short ones. */
@@ -36,22 +39,36 @@ public final class Suggestion {
     }
 
     /** The shown texts: a search that finds words in fields not shown would tell what stands in them. */
-    private static List<FieldKey> searched(Fields fields, List<FieldKey> shown) {
+    public static List<FieldKey> searchable(Fields fields, List<FieldKey> shown) {
         return shown.stream().filter(key -> fields.get(key).type().isText()).toList();
     }
 
-    private static List<FieldKey> narrowed(Fields fields) {
-        return fields.keysWhere(FieldType::hasFewValues).stream().limit(MOST_NARROWED).toList();
+    /** Those of the shown fields by which people narrow, those first that help most. */
+    public static List<FieldKey> narrowable(Fields fields, List<FieldKey> shown) {
+        return shown.stream().filter(key -> worth(fields.get(key).type()) < NOTHING)
+                .sorted(Comparator.comparingInt(key -> worth(fields.get(key).type()))).toList();
     }
 
-    /** By what names the row: a field called so, else the first short text, else the first field to sort by. */
-    private static List<SortBy> order(Fields fields) {
-        Stream<Field> named = fields.stream().filter(field -> NAME_LIKE.contains(field.key().name()));
-        Stream<Field> texts = fields.stream().filter(field -> field.type() instanceof FieldType.Text);
-        return Stream.of(named, texts, fields.stream()).flatMap(stream -> stream)
-                .filter(field -> field.type().isSortable())
-                .findFirst()
-                .map(field -> List.of(SortBy.up(field.key())))
-                .orElse(List.of());
+    private static int worth(FieldType type) {
+        return switch (type) {
+            case FieldType.Choice t -> 0;
+            case FieldType.YesNo t -> 1;
+            case FieldType.Date t -> 2;
+            case FieldType.DateTime t -> 2;
+            case FieldType.WholeNumber t -> 3;
+            case FieldType.Decimal t -> 3;
+            case FieldType.Text t -> NOTHING;
+            case FieldType.LongText t -> NOTHING;
+            case FieldType.Email t -> NOTHING;
+            case FieldType.Link t -> NOTHING;
+            case FieldType.Picture t -> NOTHING;
+        };
+    }
+
+    /** By what names the rows, if the first field does; else as the file has them, which somebody chose. */
+    private static List<SortBy> order(Fields fields, List<FieldKey> shown, Predicate<FieldKey> differ) {
+        return shown.stream().limit(1)
+                .filter(key -> fields.get(key).type() instanceof FieldType.Text && differ.test(key))
+                .map(SortBy::up).toList();
     }
 }

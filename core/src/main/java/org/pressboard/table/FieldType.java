@@ -17,11 +17,13 @@ public sealed interface FieldType {
     record WholeNumber(boolean grouped) implements FieldType {
     }
 
-    /** A decimal number of any precision; {@code digits} is how many digits behind the point are shown. */
+    /** A decimal number of any precision; {@code digits} is how many digits behind the point are shown at most. */
     record Decimal(int digits) implements FieldType {
+        private static final int MOST_DIGITS = 100;
+
         public Decimal {
-            if (digits < 0 || digits > 30) {
-                throw new IllegalArgumentException("Digits behind the point must be 0 to 30, not " + digits);
+            if (digits < 0 || digits > MOST_DIGITS) {
+                throw new IllegalArgumentException("Digits behind the point must be 0 to " + MOST_DIGITS + ", not " + digits);
             }
         }
     }
@@ -73,6 +75,11 @@ public sealed interface FieldType {
 
     default boolean isNumber() {
         return this instanceof WholeNumber || this instanceof Decimal;
+    }
+
+    /** Whether a visitor may give a range of its values. */
+    default boolean hasRange() {
+        return isNumber() || this instanceof Date || this instanceof DateTime;
     }
 
     /** Whether sorting by such a field helps anybody. */

@@ -2,6 +2,7 @@ package org.pressboard.value;
 
 import java.math.BigDecimal;
 import java.text.NumberFormat;
+import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
 import java.time.format.FormatStyle;
 import java.util.Locale;
@@ -17,6 +18,7 @@ public final class WrittenForm {
     private final NumberFormat numbers;
     private final DateTimeFormatter dates;
     private final DateTimeFormatter moments;
+    private final DateTimeFormatter momentsToTheSecond;
     private final String yes;
     private final String no;
 
@@ -24,6 +26,8 @@ public final class WrittenForm {
         this.numbers = NumberFormat.getNumberInstance(language);
         this.dates = DateTimeFormatter.ofLocalizedDate(FormatStyle.MEDIUM).withLocale(language);
         this.moments = DateTimeFormatter.ofLocalizedDateTime(FormatStyle.MEDIUM, FormatStyle.SHORT)
+                .withLocale(language);
+        this.momentsToTheSecond = DateTimeFormatter.ofLocalizedDateTime(FormatStyle.MEDIUM, FormatStyle.MEDIUM)
                 .withLocale(language);
         this.yes = yes;
         this.no = no;
@@ -38,8 +42,13 @@ public final class WrittenForm {
             case Value.Decimal decimal -> decimal(decimal.number(), type);
             case Value.YesNo yesNo -> yesNo.yes() ? yes : no;
             case Value.Date date -> dates.format(date.day());
-            case Value.Moment moment -> moments.format(moment.at());
+            case Value.Moment moment -> moment(moment.at());
         };
+    }
+
+    /** With its seconds where it has some. */
+    private String moment(LocalDateTime at) {
+        return (at.getSecond() == 0 && at.getNano() == 0 ? moments : momentsToTheSecond).format(at);
     }
 
     /** A whole number with its groups: {@code 3,376}. */
@@ -48,8 +57,10 @@ public final class WrittenForm {
         return numbers.format(number);
     }
 
+    /** All its digits, up to those of the field, and none that it does not have. */
     private String decimal(BigDecimal number, FieldType type) {
-        int digits = type instanceof FieldType.Decimal decimal ? decimal.digits() : number.scale();
+        int own = Math.max(0, number.scale());
+        int digits = type instanceof FieldType.Decimal decimal ? Math.min(own, decimal.digits()) : own;
         numbers.setMaximumFractionDigits(digits);
         numbers.setMinimumFractionDigits(digits);
         return numbers.format(number);

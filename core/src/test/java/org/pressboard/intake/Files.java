@@ -34,14 +34,26 @@ final class Files {
         }
     }
 
+    static Survey survey(FileContent content, Dialect dialect) {
+        try {
+            return Survey.of(content, dialect, rows -> { });
+        } catch (IOException unreadable) {
+            throw new UncheckedIOException(unreadable);
+        }
+    }
+
     static List<Outcome> read(String text) {
         Survey survey = survey(text);
         return read(text, survey, Plan.suggestedBy(survey, "Table"));
     }
 
     static List<Outcome> read(String text, Survey survey, Plan plan) {
+        return read(of(text), survey, plan);
+    }
+
+    static List<Outcome> read(FileContent content, Survey survey, Plan plan) {
         List<Outcome> outcomes = new ArrayList<>();
-        try (RecordReader reader = RecordReader.open(of(text), survey, plan)) {
+        try (RecordReader reader = RecordReader.open(content, survey, plan)) {
             reader.forEachRemaining(outcomes::add);
         } catch (IOException unreadable) {
             throw new UncheckedIOException(unreadable);

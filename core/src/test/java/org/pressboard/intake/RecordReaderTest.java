@@ -17,11 +17,11 @@ class RecordReaderTest {
 
     @Test
     void valuesAreReadAsPlanned() {
-        List<Outcome> outcomes = Files.read("name;planted;sugar;rare\nÅsby;25.12.2020;1.234,5;ja\nHollin;;;\n");
+        List<Outcome> outcomes = Files.read("name;planted;sugar;rare\nÅsby;25.12.2020;1.234,5;ja\nHollin;;;nein\n");
         assertThat(outcomes).containsExactly(
                 new Outcome.Fits(List.of(Value.of("Åsby"), Value.of(LocalDate.of(2020, 12, 25)),
                         Value.of(new BigDecimal("1234.5")), Value.of(true))),
-                new Outcome.Fits(Arrays.asList(Value.of("Hollin"), null, null, null)));
+                new Outcome.Fits(Arrays.asList(Value.of("Hollin"), null, null, Value.of(false))));
     }
 
     @Test

@@ -66,7 +66,7 @@ class SurveyTest {
         "2024-03-09|1999-12-31|2000-02-29|DATE_YEAR_FIRST",
         "31.12.1999|9.3.2024|1/2/2000|DATE_DAY_FIRST",
         "12/31/1999|3/9/2024|1/2/2000|DATE_MONTH_FIRST",
-        "2024-03-09 14:30|2024-03-09T07:05:09Z|2024-03-09 00:00|MOMENT_YEAR_FIRST",
+        "2024-03-09 14:30|2024-03-09T07:05:09|2024-03-09 00:00|MOMENT_YEAR_FIRST",
         "13.3.2024 14:30|9.3.2024, 7:05|9.3.2024  0:00|MOMENT_DAY_FIRST",
         "1 Jan 2000|12-Mar-24|3rd September 1999|DATE_MONTH_NAMED",
         "Jan 1 2000|March 9, 2024|Sept. 30, 1999|DATE_MONTH_NAMED",
@@ -96,9 +96,9 @@ class SurveyTest {
         String text = "planted\n" + "2024-03-09\n".repeat(60) + "blah\n" + "2024-03-10\n" + "n/a\n";
         ColumnSurvey column = Files.survey(text).columns().getFirst();
         assertThat(column.suggested()).containsExactly(Reading.DATE_YEAR_FIRST);
-        assertThat(column.misfitsOf(Reading.DATE_YEAR_FIRST).count()).isEqualTo(2);
-        assertThat(column.misfitsOf(Reading.DATE_YEAR_FIRST).examples()).containsExactly(
-                new Misfits.Example(62, "blah"), new Misfits.Example(64, "n/a"));
+        assertThat(column.fit(Reading.DATE_YEAR_FIRST).misfits().count()).isEqualTo(2);
+        assertThat(column.fit(Reading.DATE_YEAR_FIRST).misfits().examples()).containsExactly(
+                new Fit.Example(62, "blah"), new Fit.Example(64, "n/a"));
     }
 
     @Test
@@ -171,7 +171,7 @@ class SurveyTest {
     @ParameterizedTest
     @CsvSource(delimiter = '|', nullValues = "-", value = {
         "''|file.empty", "' '|file.empty", "'name,use'|file.only-header", "'name,use\n'|file.only-header",
-        "'a,b\n1,\"never closed\n2,3\n'|file.unreadable"})
+        "'a,b\n1,\"never closed\n2,3\n'|file.unclosed-quote"})
     void whatIsNoTableIsSaid(String text, String code) {
         assertRefused(text.getBytes(StandardCharsets.UTF_8), code);
     }
@@ -179,7 +179,7 @@ class SurveyTest {
     @Test
     void aNulByteIsSaidWithItsLine() {
         assertThatThrownBy(() -> Files.survey("a,b\n1,2\n3,\0\n")).isInstanceOfSatisfying(ProblemsFound.class,
-                found -> assertThat(found.problems().all()).containsExactly(Problem.of("file.nul-byte", 3L)));
+                found -> assertThat(found.problems().all()).containsExactly(Problem.of("file.nul", 3L)));
     }
 
     @Test

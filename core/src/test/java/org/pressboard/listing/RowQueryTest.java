@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.pressboard.condition.Cases;
 import org.pressboard.condition.Condition;
@@ -66,12 +67,45 @@ class RowQueryTest {
     }
 
     @Test
-    void aSuggestedListingSortsByWhatNamesTheRowAndNarrowsByChoices() {
-        Listing suggested = Suggestion.forTable(Cases.TABLE, new ListingKey("apples"));
+    void aSuggestedListingSortsByWhatNamesTheRowAndNarrowsByWhatIsShown() {
+        Listing suggested = Suggestion.forTable(Cases.TABLE, new ListingKey("apples"), Cases.NAME::equals);
         assertThat(suggested.order()).containsExactly(SortBy.up(Cases.NAME));
-        assertThat(suggested.narrow()).containsExactly(Cases.USE, Cases.RARE);
+        assertThat(suggested.narrow()).containsExactly(Cases.USE, Cases.RARE, Cases.PLANTED, Cases.SEEN, Cases.WEEKS,
+                Cases.SUGAR);
         assertThat(suggested.show()).doesNotContain(Cases.NOTES).hasSize(8);
         assertThat(suggested.search()).containsExactly(Cases.NAME, Cases.USE, Cases.KEEPER);
+    }
+
+    @Test
+    void withoutAFieldThatNamesTheRowsTheyStayAsTheFileHadThem() {
+        assertThat(Suggestion.forTable(Cases.TABLE, new ListingKey("apples"), field -> false).order()).isEmpty();
+        FieldKey weight = new FieldKey("weight");
+        Table figures = new Table(Cases.TABLE.key(), "Figures", new Fields(List.of(
+                new Field(weight, "Weight", new FieldType.Decimal(1)),
+                new Field(Cases.NAME, "Name", new FieldType.Text()))));
+        assertThat(Suggestion.forTable(figures, new ListingKey("figures"), field -> true).order()).isEmpty();
+    }
+
+    @Test
+    void ofManyFieldsOnlyTheShownOnesCanBeNarrowedBy() {
+        List<Field> many = IntStream.range(0, 20).mapToObj(i -> new Field(new FieldKey("f" + i), "F" + i,
+                new FieldType.YesNo())).toList();
+        Listing suggested = Suggestion.forTable(new Table(Cases.TABLE.key(), "Many", new Fields(many)),
+                new ListingKey("many"), field -> true);
+        assertThat(suggested.show()).hasSize(8);
+        assertThat(suggested.narrow()).isEqualTo(suggested.show());
+    }
+
+    @Test
+    void aFieldShownAnewCanBeSearchedAndNarrowedByAndOneHiddenCanNot() {
+        Listing all = Suggestion.forTable(Cases.TABLE, new ListingKey("apples"), field -> true);
+        List<FieldKey> show = List.of(Cases.NOTES, Cases.USE, Cases.PLANTED);
+        Listing other = all.showing(show, Suggestion.searchable(Cases.TABLE.fields(), show),
+                Suggestion.narrowable(Cases.TABLE.fields(), show));
+        assertThat(other.show()).isEqualTo(show);
+        assertThat(other.search()).containsExactly(Cases.NOTES, Cases.USE);
+        assertThat(other.narrow()).containsExactly(Cases.USE, Cases.PLANTED);
+        assertThat(other.order()).isEmpty();
     }
 
     @Test
@@ -79,7 +113,7 @@ class RowQueryTest {
         FieldKey notes = new FieldKey("notes");
         Table table = new Table(Cases.TABLE.key(), "Notes",
                 new Fields(List.of(new Field(notes, "Notes", new FieldType.LongText()))));
-        Listing suggested = Suggestion.forTable(table, new ListingKey("notes"));
+        Listing suggested = Suggestion.forTable(table, new ListingKey("notes"), field -> true);
         assertThat(suggested.show()).containsExactly(notes);
         assertThat(suggested.order()).isEmpty();
     }

@@ -5,11 +5,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.time.LocalDateTime;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.random.RandomGenerator;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -18,13 +21,15 @@ import org.pressboard.condition.Cases;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operator;
 import org.pressboard.problem.Problem;
+import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 
 class StateAddressTest {
 
     private static final Listing LISTING = new Listing(new ListingKey("apples"), Cases.TABLE.key(), Condition.ALWAYS,
-            List.of(Cases.NAME, Cases.USE, Cases.WEEKS, Cases.PLANTED), List.of(Cases.NAME, Cases.NOTES),
-            List.of(Cases.USE, Cases.RARE, Cases.PLANTED, Cases.WEEKS), List.of(SortBy.up(Cases.NAME)), 25, true);
+            List.of(Cases.NAME, Cases.NOTES, Cases.USE, Cases.RARE, Cases.WEEKS, Cases.PLANTED, Cases.SEEN),
+            List.of(Cases.NAME, Cases.NOTES), List.of(Cases.USE, Cases.RARE, Cases.PLANTED, Cases.WEEKS, Cases.SEEN),
+            List.of(SortBy.up(Cases.NAME)), 25, true);
     private static final StateAddress ADDRESS = new StateAddress(LISTING, Cases.TABLE, AddressPart.whole(Map.of()));
 
     @Test
@@ -52,7 +57,7 @@ class StateAddressTest {
         "?page=x|state.bad-page|x", "?page=0|state.bad-page|0", "?page=99999999999|state.bad-page|99999999999",
         "?size=7|state.bad-size|7", "?sort=-nosuch|state.no-sort|nosuch", "?sort=sugar|state.no-sort|sugar",
         "?f.name=x|state.no-narrowing|name", "?f.weeks.from=many|state.bad-value|many",
-        "?f.planted.to=2021-02-30|state.bad-value|2021-02-30"})
+        "?f.planted.to=2021-02-30|state.bad-value|2021-02-30", "?f.use.from=Cider|state.no-narrowing|use.from"})
     void whatCannotBeFollowedIsSaidAndLeftOut(String query, String code, String named) {
         Asked asked = read(query);
         assertThat(asked.problems().all()).extracting(Problem::code).containsExactly(code);
@@ -66,6 +71,52 @@ class StateAddressTest {
         Asked asked = read(query);
         assertThat(asked.problems().isEmpty()).isTrue();
         assertThat(ADDRESS.write(asked.state())).isEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "?q=a&q=b|state.twice", "?size=10&size=50|state.twice", "?f.weeks.from=1&f.weeks.from=2|state.twice",
+        "?f.weeks.from=3&f.weeks.to=2|state.backwards", "?q=a+b+c+d+e+f+g+h+i+j+k|state.many-words",
+        "?sort=use,rare,weeks,planted,seen|state.many-orders"})
+    void whatCountsOnlyInPartIsSaidToo(String query, String code) {
+        assertThat(read(query).problems().all()).extracting(Problem::code).containsExactly(code);
+    }
+
+    @Test
+    void moreValuesThanAnybodyPicksAndEndlessWordsAreSaid() {
+        Asked asked = read("?q=" + "x".repeat(201) + "&f.use=v" + IntStream.range(0, 200)
+                .mapToObj(Integer::toString).collect(Collectors.joining("&f.use=v")));
+        assertThat(asked.problems().all()).extracting(Problem::code)
+                .containsExactlyInAnyOrder("state.many-values", "state.long-search");
+        assertThat(asked.state().narrowingOf(Cases.USE).values()).hasSize(100);
+    }
+
+    @Test
+    void whatMeansNothingIsLetBeOnPagesAndToldWhereNothingMayBe() {
+        Asked asked = read("?utm_source=x&q=a");
+        assertThat(asked.problems().isEmpty()).isTrue();
+        assertThat(asked.notHonoured().all()).containsExactly(Problem.of("state.unknown", "utm_source"));
+    }
+
+    @Test
+    void aDayAtTheEndIsInTheRangeWhole() {
+        Condition sought = read("?f.seen.from=2026-03-13&f.seen.to=2026-03-14").state().sought(List.of());
+        assertThat(List.of("2026-03-12T23:59", "2026-03-13T00:00", "2026-03-14T23:59:59.999999", "2026-03-15T00:00"))
+                .filteredOn(at -> sought.holds(Row.of(1, Map.of(Cases.SEEN, Value.of(LocalDateTime.parse(at)))),
+                        Cases.NOBODY)).containsExactly("2026-03-13T00:00", "2026-03-14T23:59:59.999999");
+    }
+
+    /** Whatever an address asks of a field that is not shown, by any of its parts, tells nothing of it. */
+    @ParameterizedTest
+    @ValueSource(strings = {"?f.keeper=mira@example.org", "?f.sugar.from=1", "?f.sugar.to=1", "?sort=keeper",
+        "?sort=-sugar"})
+    void fieldsThatAreNotShownCannotBeAskedFor(String query) {
+        Listing loose = new Listing(LISTING.key(), LISTING.table(), Condition.ALWAYS, List.of(Cases.NAME),
+                List.of(Cases.NAME, Cases.KEEPER), List.of(Cases.KEEPER, Cases.SUGAR), List.of(), 25, true);
+        Asked asked = new StateAddress(loose, Cases.TABLE, AddressPart.whole(parameters(query))).read();
+        assertThat(asked.problems().isEmpty()).isFalse();
+        assertThat(asked.state()).isEqualTo(RequestState.startOf(loose));
+        assertThat(loose.search()).containsExactly(Cases.NAME);
     }
 
     @Test

@@ -20,10 +20,14 @@ class WrittenFormTest {
     private static final FieldType DATE = new FieldType.Date();
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"en|1,234,567.50", "en-GB|1,234,567.50", "de|1.234.567,50"})
-    void decimalsHaveTheDigitsOfTheirField(String language, String written) {
+    @CsvSource(delimiter = '|', value = {"en|1,234,567.5", "en-GB|1,234,567.5", "de|1.234.567,5"})
+    void decimalsHaveTheirOwnDigitsUpToThoseOfTheField(String language, String written) {
         assertThat(form(language).write(new FieldType.Decimal(2), Value.of(new BigDecimal("1234567.5"))))
                 .isEqualTo(written);
+        assertThat(form("en").write(new FieldType.Decimal(2), Value.of(new BigDecimal("2.50")))).isEqualTo("2.50");
+        assertThat(form("en").write(new FieldType.Decimal(2), Value.of(new BigDecimal("2.125")))).isEqualTo("2.12");
+        assertThat(form("en").write(new FieldType.Decimal(15), Value.of(new BigDecimal("38.123456789012345"))))
+                .isEqualTo("38.123456789012345");
     }
 
     @ParameterizedTest
@@ -36,6 +40,8 @@ class WrittenFormTest {
     void momentsHaveTheirTimeOfDay() {
         assertThat(form("en-GB").write(new FieldType.DateTime(), Value.of(LocalDateTime.of(2024, 3, 9, 14, 5))))
                 .isEqualTo("9 Mar 2024, 14:05");
+        assertThat(form("en-GB").write(new FieldType.DateTime(), Value.of(LocalDateTime.of(2024, 3, 9, 14, 5, 7))))
+                .isEqualTo("9 Mar 2024, 14:05:07");
     }
 
     @Test

@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.intake.Dialect;
 import org.pressboard.intake.Plan;
 import org.pressboard.intake.Survey;
 import org.pressboard.problem.Problems;
@@ -16,10 +17,13 @@ import org.pressboard.problem.Problems;
  * @param problems why it could not be read or brought in
  * @param rowsDone how many of its rows have been read or brought in so far
  * @param rowsAside how many rows did not fit and are kept aside
+ * @param asked    how somebody said that it is written, when it was last read so; else {@code null}
+ * @param digest   the same for files with the same content, however they are called; empty where it is not known
  */
 public record Intake(UUID id, String fileName, long fileSize, Status status, @Nullable Survey survey,
                      @Nullable Plan plan, Problems problems, long rowsDone, long rowsAside,
-                     @Nullable String tableKey, @Nullable String pageKey, Instant beatAt) {
+                     @Nullable String tableKey, @Nullable String pageKey, @Nullable Dialect asked, String digest,
+                     Instant createdAt, Instant beatAt) {
 
     private static final Duration LONGEST_SILENCE = Duration.ofSeconds(30);
 

@@ -13,6 +13,7 @@ import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Definitions;
+import org.pressboard.intake.Dialect;
 import org.pressboard.intake.Plan;
 import org.pressboard.intake.Survey;
 import org.pressboard.problem.Problems;
@@ -44,6 +45,10 @@ class IntakeEntity {
     private long rowsAside;
     private @Nullable String tableKey;
     private @Nullable String pageKey;
+    private @Nullable String digest;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private @Nullable String dialect;
 
     @Column(updatable = false)
     private Instant createdAt;
@@ -62,8 +67,9 @@ class IntakeEntity {
         this.beatAt = createdAt;
     }
 
-    void size(long bytes) {
-        fileSize = bytes;
+    void kept(IntakeFiles.Kept file) {
+        fileSize = file.bytes();
+        digest = file.digest();
     }
 
     void begin(Intake.Status work) {
@@ -72,6 +78,11 @@ class IntakeEntity {
         rowsAside = 0;
         problems = null;
         beatAt = Instant.now();
+    }
+
+    void read(@Nullable Dialect asked) {
+        begin(Intake.Status.READING);
+        dialect = asked == null ? null : Definitions.write(asked);
     }
 
     void beat(long rows, long aside) {
@@ -111,6 +122,7 @@ class IntakeEntity {
                 survey == null ? null : Definitions.read(survey, Survey.class),
                 plan == null ? null : Definitions.read(plan, Plan.class),
                 problems == null ? Problems.NONE : Definitions.read(problems, Problems.class),
-                rowsDone, rowsAside, tableKey, pageKey, beatAt);
+                rowsDone, rowsAside, tableKey, pageKey,
+                dialect == null ? null : Definitions.read(dialect, Dialect.class), digest == null ? "" : digest, createdAt, beatAt);
     }
 }

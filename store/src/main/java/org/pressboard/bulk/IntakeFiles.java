@@ -2,6 +2,9 @@ package org.pressboard.bulk;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
 import java.util.UUID;
 import org.jooq.DSLContext;
 import org.jooq.Field;
@@ -40,19 +43,33 @@ class IntakeFiles {
         this.onItsOwn.setReadOnly(true);
     }
 
-    /** Keeps the bytes, within the caller's transaction, and says how many there were. */
-    long keep(UUID intake, InputStream in) throws IOException {
+    /** What was kept: how much it is, and what tells it from other content. */
+    record Kept(long bytes, String digest) {
+    }
+
+    /** Keeps the bytes, within the caller's transaction. */
+    Kept keep(UUID intake, InputStream in) throws IOException {
+        MessageDigest digest = sha256();
         long size = 0;
         for (int position = 0; ; position++) {
             byte[] piece = in.readNBytes(PIECE);
             if (piece.length == 0) {
-                return size;
+                return new Kept(size, HexFormat.of().formatHex(digest.digest()));
             }
+            digest.update(piece);
             size += piece.length;
             if (size > MOST_BYTES) {
                 throw ProblemsFound.of("file.too-large", MOST_BYTES / 1024 / 1024);
             }
             sql.insertInto(PIECES, INTAKE, POSITION, BYTES).values(intake, position, piece).execute();
+        }
+    }
+
+    private static MessageDigest sha256() {
+        try {
+            return MessageDigest.getInstance("SHA-256");
+        } catch (NoSuchAlgorithmException everyJdkHasIt) {
+            throw new IllegalStateException(everyJdkHasIt);
         }
     }
 

@@ -2,6 +2,7 @@ package org.pressboard.bulk;
 
 import jakarta.persistence.EntityManager;
 import java.time.Instant;
+import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
@@ -23,6 +24,23 @@ class IntakeRecords {
     @Transactional(readOnly = true)
     public Optional<Intake> find(UUID id) {
         return Optional.ofNullable(entities.find(IntakeEntity.class, id)).map(IntakeEntity::toIntake);
+    }
+
+    /** The files that wait for somebody to go on with them, the newest first. */
+    @Transactional(readOnly = true)
+    public List<Intake> waiting() {
+        return entities.createQuery("from IntakeEntity where status <> :done order by createdAt desc",
+                        IntakeEntity.class)
+                .setParameter("done", Intake.Status.DONE).getResultStream().map(IntakeEntity::toIntake).toList();
+    }
+
+    /** Other files with the same content, the newest first. */
+    @Transactional(readOnly = true)
+    public List<Intake> twins(Intake intake) {
+        return entities.createQuery("from IntakeEntity where digest = :digest and id <> :id order by createdAt desc",
+                        IntakeEntity.class)
+                .setParameter("digest", intake.digest()).setParameter("id", intake.id())
+                .getResultStream().map(IntakeEntity::toIntake).toList();
     }
 
     @Transactional

@@ -5,6 +5,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
@@ -17,10 +18,12 @@ import org.jooq.DSLContext;
 import org.jooq.JSONB;
 import org.jooq.Record;
 import org.jooq.impl.DSL;
+import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Definitions;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
+import org.pressboard.intake.Dialect;
 import org.pressboard.intake.Outcome;
 import org.pressboard.intake.Plan;
 import org.pressboard.intake.RecordReader;
@@ -93,8 +96,8 @@ public class Intakes implements DisposableBean {
             records.removeAbandoned(Instant.now().minus(KEPT_WHEN_ABANDONED));
             records.add(id, fileName);
             try {
-                long size = files.keep(id, in);
-                records.change(id, intake -> intake.size(size));
+                IntakeFiles.Kept kept = files.keep(id, in);
+                records.change(id, intake -> intake.kept(kept));
             } catch (IOException brokenOff) {
                 throw new UncheckedIOException(brokenOff);
             }
@@ -102,15 +105,54 @@ public class Intakes implements DisposableBean {
         return id;
     }
 
-    /** Begins to read the file, and suggests a plan for it. */
+    /** Files that wait for somebody to go on with them, the newest first. */
+    public List<Intake> waiting() {
+        return records.waiting();
+    }
+
+    /** Files with the same content that wait too or have become a table, the newest first. */
+    public List<Intake> twins(Intake intake) {
+        return records.twins(intake);
+    }
+
+    /** Begins to read the file, works out how it is written, and suggests a plan for it. */
     public Future<?> survey(UUID id) {
         Intake intake = records.find(id).orElseThrow();
-        records.change(id, entity -> entity.begin(Intake.Status.READING));
-        return background.submit(() -> guarded(id, () -> {
+        return survey(id, null, () -> {
             Survey survey = Survey.of(files.content(id), rows -> beat(id, rows, 0));
             Plan plan = Plan.suggestedBy(survey, labelFrom(intake.fileName()));
             records.change(id, entity -> entity.surveyed(survey, plan));
-        }));
+        });
+    }
+
+    /** Begins to read the file anew, as somebody says that it is written; what was said of its columns holds. */
+    public Future<?> survey(UUID id, Dialect dialect) {
+        Intake intake = records.find(id).orElseThrow();
+        Survey before = Objects.requireNonNull(intake.survey());
+        Plan said = Objects.requireNonNull(intake.plan());
+        return survey(id, dialect, () -> {
+            Survey survey = Survey.of(files.content(id), dialect, rows -> beat(id, rows, 0));
+            records.change(id, entity -> entity.surveyed(survey, said.carriedOver(before, survey)));
+        });
+    }
+
+    private Future<?> survey(UUID id, @Nullable Dialect dialect, Work reading) {
+        records.change(id, entity -> entity.read(dialect));
+        return background.submit(() -> guarded(id, reading));
+    }
+
+    /** The first rows of the file in a dialect, before the whole of it is read so; the headings are the first. */
+    public List<List<String>> firstRows(UUID id, Dialect dialect) {
+        try {
+            return Survey.firstRows(files.content(id), dialect);
+        } catch (IOException unreadable) {
+            throw new UncheckedIOException(unreadable);
+        }
+    }
+
+    /** Keeps what was said so far, for whoever goes on later. */
+    public void keepPlan(UUID id, Plan plan) {
+        records.change(id, entity -> entity.plan(plan));
     }
 
     /** Begins to load the file as planned. The plan has been checked. */
@@ -157,8 +199,8 @@ public class Intakes implements DisposableBean {
 
     private static Outcome.KeptAside keptAside(Record kept) {
         return new Outcome.KeptAside(kept.get(0, Long.class),
-                Definitions.read(kept.get(1, JSONB.class).data(), new TypeReference<java.util.List<Problem>>() { }),
-                Definitions.read(kept.get(2, JSONB.class).data(), new TypeReference<java.util.List<String>>() { }));
+                Definitions.read(kept.get(1, JSONB.class).data(), new TypeReference<List<Problem>>() { }),
+                Definitions.read(kept.get(2, JSONB.class).data(), new TypeReference<List<String>>() { }));
     }
 
     private void loadAll(UUID id, Survey survey, Plan plan) {
@@ -175,8 +217,8 @@ public class Intakes implements DisposableBean {
         }
         sql.execute("analyze {0}", TableSql.name(table));
         PageKey page = PageKey.from(plan.label(), catalog.pageKeys());
-        catalog.addPage(new Page(page, table.label(),
-                java.util.List.of(Suggestion.forTable(table, new ListingKey(page.name())))));
+        catalog.addPage(new Page(page, table.label(), List.of(
+                Suggestion.forTable(table, new ListingKey(page.name()), field -> tables.namesRows(table, field)))));
         records.change(id, entity ->
                 entity.done(table.key().name(), page.name(), load.rowsLoaded(), load.rowsAside()));
         files.remove(id);

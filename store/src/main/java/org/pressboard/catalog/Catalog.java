@@ -11,6 +11,9 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import org.jooq.DSLContext;
+import org.jooq.Field;
+import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.change.ChangeFeed;
 import org.pressboard.edition.Edition;
@@ -33,13 +36,22 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class Catalog {
 
+    private static final org.jooq.Table<?> PAGES = DSL.table(DSL.name("pressboard", "page"));
+    private static final org.jooq.Table<?> INTAKES = DSL.table(DSL.name("pressboard", "intake"));
+    private static final org.jooq.Table<?> FORMER_ADDRESS = DSL.table(DSL.name("pressboard", "former_address"));
+    private static final Field<String> KEY = DSL.field(DSL.name("key"), String.class);
+    private static final Field<String> ADDRESS = DSL.field(DSL.name("address"), String.class);
+    private static final Field<String> PAGE_KEY = DSL.field(DSL.name("page_key"), String.class);
+
     private final EntityManager entities;
+    private final DSLContext sql;
     private final ChangeFeed changes;
     private final TransactionTemplate reading;
     private final Cache<Long, PublishedSite> published = Caffeine.newBuilder().maximumSize(2).build();
 
-    Catalog(EntityManager entities, ChangeFeed changes, PlatformTransactionManager transactions) {
+    Catalog(EntityManager entities, DSLContext sql, ChangeFeed changes, PlatformTransactionManager transactions) {
         this.entities = entities;
+        this.sql = sql;
         this.changes = changes;
         this.reading = new TransactionTemplate(transactions);
         this.reading.setReadOnly(true);
@@ -63,7 +75,14 @@ public class Catalog {
                         key -> new java.util.ArrayList<>()).add(grant.toGrant()));
         Map<TableKey, Grants> byTable = new HashMap<>();
         grants.forEach((key, all) -> byTable.put(key, new Grants(all)));
-        return new PublishedSite(site(), editions, tables, byTable);
+        return new PublishedSite(site(), editions, tables, byTable, formerAddresses());
+    }
+
+    private Map<String, PageKey> formerAddresses() {
+        Map<String, PageKey> former = new HashMap<>();
+        sql.select(ADDRESS, PAGE_KEY).from(FORMER_ADDRESS)
+                .forEach(found -> former.put(found.value1(), new PageKey(found.value2())));
+        return former;
     }
 
     @Transactional(readOnly = true)
@@ -96,6 +115,13 @@ public class Catalog {
     @Transactional
     public void addTable(Table table) {
         entities.persist(new TableEntity(table));
+        tellOthers();
+    }
+
+    /** Changes what the table and its fields are called; their keys stay, so nothing that refers to them breaks. */
+    @Transactional
+    public void relabel(Table table) {
+        entities.find(TableEntity.class, table.key().name()).relabel(table);
         tellOthers();
     }
 
@@ -177,6 +203,21 @@ public class Catalog {
     @Transactional
     public void changeDraft(Page page) {
         pageEntity(page.key()).draft(page);
+        tellOthers();
+    }
+
+    /**
+     * Moves the page, with its editions, to an address that is free. Whoever comes by an earlier one is led on, until
+     * another page takes that.
+     */
+    @Transactional
+    public void move(PageKey from, PageKey to) {
+        entities.flush();
+        entities.clear();
+        sql.deleteFrom(FORMER_ADDRESS).where(ADDRESS.eq(to.name())).execute();
+        sql.update(PAGES).set(KEY, to.name()).where(KEY.eq(from.name())).execute();
+        sql.insertInto(FORMER_ADDRESS, ADDRESS, PAGE_KEY).values(from.name(), to.name()).execute();
+        sql.update(INTAKES).set(PAGE_KEY, to.name()).where(PAGE_KEY.eq(from.name())).execute();
         tellOthers();
     }
 

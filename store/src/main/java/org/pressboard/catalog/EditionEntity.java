@@ -12,6 +12,7 @@ import org.hibernate.type.SqlTypes;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.edition.Edition;
 import org.pressboard.edition.Page;
+import org.pressboard.edition.PageKey;
 
 @Entity
 @Immutable
@@ -43,6 +44,7 @@ class EditionEntity {
     }
 
     Edition toEdition() {
-        return new Edition(id.number(), VersionedPage.read(content), publishedAt);
+        // the address is the page's now, whatever it was then
+        return new Edition(id.number(), VersionedPage.read(content).at(new PageKey(id.pageKey())), publishedAt);
     }
 }

@@ -9,6 +9,7 @@ import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.edition.Page;
+import org.pressboard.edition.PageKey;
 
 @Entity
 @Table(name = "page")
@@ -43,7 +44,7 @@ class PageEntity {
     }
 
     Page draft() {
-        return VersionedPage.read(draft);
+        return VersionedPage.read(draft).at(new PageKey(key));
     }
 
     void draft(Page page) {

@@ -20,14 +20,16 @@ import org.pressboard.table.TableKey;
  * Everything that the visitors' pages need to know of the site besides rows, as it stood at one moment. Immutable.
  *
  * @param editions the shown edition of each published page, in the order of the menu
+ * @param formerly the addresses that pages had before, and where each of these pages is now
  */
 public record PublishedSite(Site site, List<Edition> editions, Map<TableKey, Table> tables,
-                            Map<TableKey, Grants> grants) {
+                            Map<TableKey, Grants> grants, Map<String, PageKey> formerly) {
 
     public PublishedSite {
         editions = List.copyOf(editions);
         tables = Map.copyOf(tables);
         grants = Map.copyOf(grants);
+        formerly = Map.copyOf(formerly);
     }
 
     /** A listing as it stands in the shown edition of a page. */

@@ -36,6 +36,11 @@ class TableEntity {
         this.createdAt = Instant.now();
     }
 
+    void relabel(Table table) {
+        label = table.label();
+        fields = Definitions.write(table.fields());
+    }
+
     Table toTable() {
         return new Table(new TableKey(key), label, Definitions.read(fields, Fields.class));
     }

@@ -18,6 +18,7 @@ import org.pressboard.rows.VisitorScope;
 import org.pressboard.sql.OperandSql;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
+import org.pressboard.table.FieldKey;
 import org.pressboard.table.Table;
 import org.springframework.stereotype.Component;
 
@@ -52,6 +53,18 @@ public class HostedTables {
         sql.execute("comment on table {0} is {1}", name, DSL.inline(table.label()));
         sql.execute("alter table {0} enable row level security", name);
         sql.fetch("select pressboard.watch({0}::regclass)", DSL.inline(sql.render(name)));
+    }
+
+    /** Says in the database, too, what the table is called now. */
+    public void relabel(Table table) {
+        sql.execute("comment on table {0} is {1}", TableSql.name(table), DSL.inline(table.label()));
+    }
+
+    /** Whether each row has a value in the field and no two have the same. */
+    public boolean namesRows(Table table, FieldKey field) {
+        Field<?> column = new TableSql(table, java.util.Locale.ENGLISH).column(field);
+        return !sql.fetchExists(DSL.selectOne().from(TableSql.name(table)).groupBy(column)
+                .having(DSL.count().gt(1).or(column.isNull())));
     }
 
     /** Removes the table with all its rows. */

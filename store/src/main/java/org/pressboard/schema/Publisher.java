@@ -6,6 +6,7 @@ import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
 import org.pressboard.change.ChangeFeed;
 import org.pressboard.edition.Edition;
+import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Grants;
 import org.pressboard.grant.Openness;
@@ -65,6 +66,26 @@ public class Publisher {
             catalog.keepGrants(key, grants);
             tables.protect(catalog.table(key).orElseThrow(), grants);
         }
+    }
+
+    /** Gives the page a title, in its draft, and an address that is free, at once. */
+    @Transactional
+    public void name(PageKey page, String title, PageKey address) {
+        Page draft = catalog.page(page).orElseThrow().draft();
+        if (!draft.title().equals(title)) {
+            catalog.changeDraft(draft.titled(title));
+        }
+        if (!page.equals(address)) {
+            catalog.move(page, address);
+        }
+    }
+
+    /** Changes what the table and its fields are called. */
+    @Transactional
+    public void relabel(Table table) {
+        indexes.giveWay();
+        catalog.relabel(table);
+        tables.relabel(table);
     }
 
     /** Removes the table, its rows and the pages made of it alone, for good. */

@@ -117,7 +117,7 @@ class HostedTablesTest extends StoreTest {
                 + "select md5(i::text), i from generate_series(1, {1}) i", name("hosted", table.key().name()),
                 DSL.inline(rows)));
         PageKey page = new PageKey("indexed-" + table.key().name().replace('_', '-'));
-        Listing listing = Suggestion.forTable(table, new ListingKey(page.name()));
+        Listing listing = Suggestion.forTable(table, new ListingKey(page.name()), field -> true);
         inTransaction(() -> catalog.addPage(new Page(page, "Indexed", List.of(listing))));
         publisher.publish(page, Map.of(table.key(), Openness.EVERYONE), null);
         return listing;
@@ -128,7 +128,7 @@ class HostedTablesTest extends StoreTest {
         Table table = tableWith(List.of(Cases.named("Hollin")));
         PageKey page = new PageKey("gone-" + table.key().name().replace('_', '-'));
         inTransaction(() -> catalog.addPage(new Page(page, "Gone",
-                List.of(Suggestion.forTable(table, new ListingKey(page.name()))))));
+                List.of(Suggestion.forTable(table, new ListingKey(page.name()), field -> true)))));
         publisher.publish(page, Map.of(table.key(), Openness.EVERYONE), null);
         publisher.remove(table.key());
         assertThat(catalog.table(table.key())).isEmpty();

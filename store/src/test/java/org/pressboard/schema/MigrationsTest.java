@@ -9,6 +9,9 @@ import java.util.ArrayList;
 import java.util.List;
 import org.flywaydb.core.Flyway;
 import org.junit.jupiter.api.Test;
+import org.pressboard.catalog.Definitions;
+import org.pressboard.intake.ColumnSurvey;
+import org.pressboard.intake.Survey;
 import org.pressboard.testing.TestDatabase;
 
 /** What an owner has brought in survives every upgrade, and works with what the new version expects. */
@@ -29,6 +32,26 @@ class MigrationsTest {
         assertThat(list("select name from hosted.pears order by 1")).containsExactly("Copper Warden", "Hollin Catherine");
         database.execute("update hosted.pears set name = 'Warden' where row_id = 1");
         assertThat(list("select name from hosted.pears order by 1")).containsExactly("Hollin Catherine", "Warden");
+    }
+
+    @Test
+    void filesOfAnEarlierVersionWaitOnAndWhatWasKeptAsideKeepsItsHeadings() throws SQLException {
+        migrateTo("3");
+        String survey = "{\"dialect\": {\"encoding\": \"UTF-8\", \"delimiter\": \",\"}, \"columns\": [{\"label\": \"Name\", "
+                + "\"filled\": 2, \"misfits\": {\"WHOLE\": {\"count\": 1, \"examples\": [], \"digits\": 0}}, "
+                + "\"suggested\": [\"TEXT\"], \"options\": [], \"looksLikeYears\": false}], \"rows\": 2, \"ragged\": 0, "
+                + "\"firstRows\": [[\"a\"]]}";
+        for (String status : List.of("DONE", "READY")) {
+            database.execute("insert into pressboard.intake (id, file_name, file_size, status, survey, created_at, "
+                    + "beat_at) values (gen_random_uuid(), '" + status + "', 1, '" + status + "', '" + survey
+                    + "', now(), now())");
+        }
+        migrateTo("latest");
+        String done = list("select survey from pressboard.intake where file_name = 'DONE'").getFirst();
+        assertThat(Definitions.read(done, Survey.class).columns()).extracting(ColumnSurvey::label)
+                .containsExactly("Name");
+        assertThat(list("select status || coalesce(survey::text, '') from pressboard.intake where file_name = 'READY'"))
+                .containsExactly("FAILED");
     }
 
     private void migrateTo(String version) {

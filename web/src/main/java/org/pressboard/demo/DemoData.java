@@ -18,6 +18,7 @@ import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Openness;
 import org.pressboard.intake.Plan;
 import org.pressboard.listing.Listing;
+import org.pressboard.listing.SortBy;
 import org.pressboard.schema.Publisher;
 import org.pressboard.table.FieldKey;
 import org.pressboard.table.TableKey;
@@ -71,10 +72,10 @@ class DemoData implements ApplicationRunner {
         bringIn("trees.csv");
         show("varieties", "Varieties", List.of("picture", "name", "use", "season", "flavours", "keeps_weeks",
                 "first_recorded", "notes"), List.of("name", "use", "season", "flavours", "notes"),
-                List.of("use", "season", "skin"));
+                List.of("use", "season", "keeps_weeks", "first_recorded"), "name");
         show("trees", "Find a tree", List.of("tree", "plot", "variety", "keeper", "health", "planted", "height_m",
                 "picked_last_year_kg", "propped"), List.of("tree", "plot", "variety", "keeper", "health"),
-                List.of("health", "keeper", "propped"));
+                List.of("health", "keeper", "propped", "planted", "height_m", "picked_last_year_kg"), "tree");
         publish("varieties");
         publish("trees");
         addPeople();
@@ -95,11 +96,13 @@ class DemoData implements ApplicationRunner {
         intakes.discard(id);
     }
 
-    private void show(String key, String title, List<String> fields, List<String> searched, List<String> narrowed) {
+    private void show(String key, String title, List<String> fields, List<String> searched, List<String> narrowed,
+            String order) {
         Page draft = catalog.page(new PageKey(key)).orElseThrow().draft();
         Listing listing = draft.listings().getFirst();
         catalog.changeDraft(new Page(draft.key(), title, List.of(new Listing(listing.key(), listing.table(),
-                listing.keep(), keys(fields), keys(searched), keys(narrowed), listing.order(), listing.pageSize(),
+                listing.keep(), keys(fields), keys(searched), keys(narrowed), List.of(SortBy.up(new FieldKey(order))),
+                listing.pageSize(),
                 listing.takeAway()))));
     }
 

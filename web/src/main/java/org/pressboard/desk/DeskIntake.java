@@ -3,6 +3,7 @@ package org.pressboard.desk;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.InputStream;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -14,11 +15,14 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import org.pressboard.bulk.Intake;
 import org.pressboard.bulk.Intakes;
+import org.pressboard.catalog.Catalog;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
+import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
 import org.springframework.context.MessageSource;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -38,10 +42,12 @@ class DeskIntake {
     private static final int SECONDS_TO_WAIT = 2;
 
     private final Intakes intakes;
+    private final Catalog catalog;
     private final MessageSource messages;
 
-    DeskIntake(Intakes intakes, MessageSource messages) {
+    DeskIntake(Intakes intakes, Catalog catalog, MessageSource messages) {
         this.intakes = intakes;
+        this.catalog = catalog;
         this.messages = messages;
     }
 
@@ -52,10 +58,16 @@ class DeskIntake {
         }
         UUID id;
         try (InputStream in = file.getInputStream()) {
-            id = intakes.receive(Optional.ofNullable(file.getOriginalFilename()).orElse(""), in);
+            id = intakes.receive(fileName(file), in);
         }
         await(intakes.survey(id));
         return "redirect:/desk/intake/" + id;
+    }
+
+    /** Browsers send quotation marks and line ends of a name so (WHATWG HTML, multipart/form-data encoding). */
+    private static String fileName(MultipartFile file) {
+        return Optional.ofNullable(file.getOriginalFilename()).orElse("")
+                .replace("%22", "\"").replace("%0D", " ").replace("%0A", " ").replace('\0', ' ');
     }
 
     @GetMapping("/desk/intake/{id}")
@@ -65,6 +77,9 @@ class DeskIntake {
             return "redirect:" + pageOf(intake);
         }
         show(model, intake, intake.plan() == null ? null : IntakeForm.of(intake));
+        if (intake.status() == Intake.Status.READING && intake.asked() != null) {
+            model.addAttribute("firstRows", intakes.firstRows(id, intake.asked()));
+        }
         return "desk/intake";
     }
 
@@ -81,24 +96,38 @@ class DeskIntake {
         return "desk/intake-parts :: workState";
     }
 
-    /** The screen with the choices made so far and what they come to. */
+    /** The screen with the choices made so far, which are kept, and what they come to. */
     @PostMapping("/desk/intake/{id}/look")
     String look(@PathVariable UUID id, @RequestParam Map<String, String> parameters, Model model) {
-        Intake intake = find(id);
-        show(model, intake, IntakeForm.sent(intake, parameters));
+        Intake intake = findReady(id);
+        IntakeForm form = IntakeForm.sent(intake, parameters);
+        intakes.keepPlan(id, form.plan());
+        show(model, intake, form);
         return "desk/intake-parts :: planForm";
+    }
+
+    /** Reads the file as the owner says that it is written. */
+    @PostMapping("/desk/intake/{id}/read")
+    String read(@PathVariable UUID id, @RequestParam Map<String, String> parameters) {
+        Intake intake = findReady(id);
+        intakes.keepPlan(id, IntakeForm.sent(intake, parameters).plan());
+        IntakeForm.dialect(intake, parameters).ifPresent(dialect -> await(intakes.survey(id, dialect)));
+        return "redirect:/desk/intake/" + id;
     }
 
     @PostMapping("/desk/intake/{id}/load")
     String load(@PathVariable UUID id, @RequestParam Map<String, String> parameters, Model model) {
         Intake intake = find(id);
+        if (intake.survey() == null || intake.status() == Intake.Status.DONE) {
+            return "redirect:/desk/intake/" + id;
+        }
         IntakeForm form = IntakeForm.sent(intake, parameters);
-        Problems problems = form.check();
+        Problems problems = form.plan().check();
         if (!problems.isEmpty()) {
             show(model, intake, form.with(problems));
             return "desk/intake";
         }
-        if (!intake.status().isUnderWay() && intake.status() != Intake.Status.DONE) {
+        if (!intake.status().isUnderWay()) {
             await(intakes.load(id, form.plan()));
         }
         return "redirect:/desk/intake/" + id;
@@ -144,9 +173,35 @@ class DeskIntake {
         model.addAttribute("intake", intake);
         model.addAttribute("form", form);
         model.addAttribute("words", words);
+        model.addAttribute("dialects", new DialectChoices(intake, words));
+        model.addAttribute("twins", twins(intake, words));
         model.addAttribute("refusals", intake.problems().all().stream().map(words::say).toList());
         List<Problem> open = form == null ? List.of() : form.problems().all();
         model.addAttribute("missing", open.stream().map(words::say).toList());
+    }
+
+    /** The same content brought before: where it is now, and what bringing it in again would add. */
+    private List<String> twins(Intake intake, Words words) {
+        List<String> sentences = new ArrayList<>();
+        for (Intake twin : intake.digest().isEmpty() ? List.<Intake>of() : intakes.twins(intake)) {
+            Optional<Table> table = Optional.ofNullable(twin.tableKey()).map(TableKey::new).flatMap(catalog::table);
+            if (twin.status() != Intake.Status.DONE) {
+                sentences.add(words.say("desk.twin.waits", twin.fileName(), Moments.written(twin.createdAt())));
+            } else {
+                table.ifPresent(found -> sentences.add(words.say("desk.twin.in", twin.fileName(), found.label(),
+                        Moments.written(twin.createdAt()), twin.rowsDone(),
+                        intake.survey() == null ? 0 : intake.survey().rows())));
+            }
+        }
+        return sentences;
+    }
+
+    private Intake findReady(UUID id) {
+        Intake intake = find(id);
+        if (intake.survey() == null || intake.status() == Intake.Status.DONE) {
+            throw new NotThere("not-there.intake");
+        }
+        return intake;
     }
 
     private Intake find(UUID id) {

@@ -1,17 +1,17 @@
 package org.pressboard.desk;
 
 import jakarta.servlet.http.HttpServletResponse;
-import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
-import java.time.format.FormatStyle;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.bulk.Intake;
 import org.pressboard.bulk.Intakes;
@@ -19,11 +19,14 @@ import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.DraftedPage;
 import org.pressboard.condition.Condition;
 import org.pressboard.edition.Edition;
+import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Decision;
 import org.pressboard.grant.Openness;
 import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Listing;
+import org.pressboard.listing.Suggestion;
+import org.pressboard.problem.Problem;
 import org.pressboard.schema.Indexes;
 import org.pressboard.schema.Publisher;
 import org.pressboard.sheet.Asking;
@@ -33,6 +36,9 @@ import org.pressboard.sheet.Sheet;
 import org.pressboard.sheet.Sheets;
 import org.pressboard.sheet.Words;
 import org.pressboard.signin.SignedIn;
+import org.pressboard.table.Field;
+import org.pressboard.table.FieldKey;
+import org.pressboard.table.Fields;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.springframework.context.MessageSource;
@@ -50,8 +56,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class DeskPages {
 
     private static final int MOST_ASIDE_LISTED = 20;
-    private static final DateTimeFormatter WHEN =
-            DateTimeFormatter.ofLocalizedDateTime(FormatStyle.MEDIUM, FormatStyle.SHORT).withLocale(Locale.UK);
+    private static final int MOST_OF_A_TITLE = 100;
 
     private final Catalog catalog;
     private final Publisher publisher;
@@ -67,8 +72,8 @@ class DeskPages {
         this.messages = messages;
     }
 
-    /** A table of a page, and who may see its rows. */
-    public record TableOnPage(Table table, Openness openness) {
+    /** A table of a page, and who may see its rows; {@code chosen} is empty while nobody has said. */
+    public record TableOnPage(Table table, Openness openness, String chosen) {
     }
 
     /** A row kept aside: its line in the file and why. */
@@ -96,6 +101,7 @@ class DeskPages {
         model.addAttribute("editions", page.editions().stream().map(edition -> line(page, edition)).toList());
         model.addAttribute("indexes", indexes(page));
         Optional.ofNullable(intake).flatMap(intakes::find).ifPresent(done -> showIntake(model, done));
+        model.addAttribute("shown", page.draft().listings().stream().map(this::shown).toList());
         model.addAttribute("words", new Words(messages, Locale.UK));
         return "desk/page";
     }
@@ -134,15 +140,108 @@ class DeskPages {
     String publish(@PathVariable String key, @RequestParam Map<String, String> parameters,
             RedirectAttributes flash) {
         DraftedPage page = find(key);
+        Words words = new Words(messages, Locale.UK);
         Map<TableKey, Openness> open = new HashMap<>();
         for (TableOnPage table : tables(page)) {
-            String chosen = parameters.getOrDefault("see." + table.table().key(), table.openness().name());
-            open.put(table.table().key(), Openness.valueOf(chosen));
+            Optional<Openness> chosen = openness(parameters.getOrDefault("see." + table.table().key(), table.chosen()));
+            if (chosen.isEmpty()) {
+                flash.addFlashAttribute("problem", words.say("desk.publish.choose", table.table().label()));
+                return "redirect:/desk/pages/" + key;
+            }
+            open.put(table.table().key(), chosen.get());
         }
         SignedIn by = SignedIn.current();
         int number = publisher.publish(page.draft().key(), open, by == null ? null : by.accountId()).number();
-        flash.addFlashAttribute("published", number);
+        flash.addFlashAttribute("published", published(page, number, open.values(), words));
         return "redirect:/desk/pages/" + key;
+    }
+
+    private static Optional<Openness> openness(String name) {
+        return Stream.of(Openness.values()).filter(each -> each.name().equals(name)).findFirst();
+    }
+
+    /** Who gets the edition now, in one honest sentence. */
+    private String published(DraftedPage page, int number, Collection<Openness> open, Words words) {
+        String tables = String.join(", ", tables(page).stream().map(table -> table.table().label()).toList());
+        if (open.contains(Openness.EVERYONE)) {
+            return words.say("desk.published.all", number);
+        }
+        return open.contains(Openness.MEMBERS) ? words.say("desk.published.members", number)
+                : words.say("desk.published.nobody", number, tables);
+    }
+
+    /** Changes the page's title, of the draft, and its address, at once. */
+    @PostMapping("/desk/pages/{key}/names")
+    String name(@PathVariable String key, @RequestParam String title, @RequestParam String address,
+            RedirectAttributes flash) {
+        Page draft = find(key).draft();
+        String plainTitle = title.strip();
+        String plainAddress = address.strip();
+        Optional<Problem> problem = problem(draft, plainTitle, plainAddress);
+        if (problem.isPresent()) {
+            flash.addFlashAttribute("problem", new Words(messages, Locale.UK)
+                    .say("desk." + problem.get().code(), problem.get().details().toArray()));
+            return "redirect:/desk/pages/" + key;
+        }
+        PageKey to = new PageKey(plainAddress);
+        publisher.name(draft.key(), plainTitle, to);
+        flash.addFlashAttribute("named", true);
+        return "redirect:/desk/pages/" + to;
+    }
+
+    private Optional<Problem> problem(Page draft, String title, String address) {
+        if (title.isEmpty() || title.length() > MOST_OF_A_TITLE || title.indexOf('\0') >= 0) {
+            return Optional.of(Problem.of("page.no-title"));
+        }
+        if (!PageKey.isValid(address)) {
+            return Optional.of(Problem.of("page.bad-address", address.replace('\0', ' ')));
+        }
+        boolean taken = !draft.key().name().equals(address) && catalog.pageKeys().contains(address);
+        return taken ? Optional.of(Problem.of("page.taken-address", address)) : Optional.empty();
+    }
+
+    /** Which fields a listing shows, out of those of its table. */
+    public record Shown(String listing, String label, List<ShownField> fields) {
+
+        public long count() {
+            return fields.stream().filter(ShownField::shown).count();
+        }
+
+        public List<String> hidden() {
+            return fields.stream().filter(field -> !field.shown()).map(ShownField::label).toList();
+        }
+    }
+
+    /** A field, and whether a listing shows it. */
+    public record ShownField(String key, String label, boolean shown) {
+    }
+
+    private Shown shown(Listing listing) {
+        Table table = catalog.table(listing.table()).orElseThrow();
+        return new Shown(listing.key().name(), table.label(), table.fields().stream().map(field ->
+                new ShownField(field.key().name(), field.label(), listing.show().contains(field.key()))).toList());
+    }
+
+    /** Changes which fields a listing of the draft shows; their order stays, those shown anew come behind. */
+    @PostMapping("/desk/pages/{key}/{listing}/show")
+    String show(@PathVariable String key, @PathVariable String listing, @RequestParam(defaultValue = "") Set<String> show,
+            RedirectAttributes flash) {
+        Page draft = find(key).draft();
+        List<Listing> changed = draft.listings().stream()
+                .map(each -> each.key().name().equals(listing) ? showing(each, show) : each).toList();
+        if (changed.stream().anyMatch(each -> each.show().isEmpty())) {
+            flash.addFlashAttribute("problem", new Words(messages, Locale.UK).say("desk.show.nothing"));
+        } else {
+            catalog.changeDraft(draft.with(changed));
+        }
+        return "redirect:/desk/pages/" + key;
+    }
+
+    private Listing showing(Listing listing, Set<String> show) {
+        Fields fields = catalog.table(listing.table()).orElseThrow().fields();
+        List<FieldKey> shown = Stream.concat(listing.show().stream(), fields.stream().map(Field::key)).distinct()
+                .filter(field -> show.contains(field.name())).toList();
+        return listing.showing(shown, Suggestion.searchable(fields, shown), Suggestion.narrowable(fields, shown));
     }
 
     @PostMapping("/desk/pages/{key}/withdraw")
@@ -158,14 +257,18 @@ class DeskPages {
     }
 
     private static EditionLine line(DraftedPage page, Edition edition) {
-        String when = WHEN.format(edition.publishedAt().atZone(ZoneId.systemDefault()));
-        return new EditionLine(edition.number(), when, Objects.equals(edition.number(), page.shown()));
+        return new EditionLine(edition.number(), Moments.written(edition.publishedAt()), Objects.equals(edition.number(), page.shown()));
     }
 
     private List<TableOnPage> tables(DraftedPage page) {
         return page.draft().listings().stream().map(Listing::table).distinct()
-                .map(key -> new TableOnPage(catalog.table(key).orElseThrow(), Openness.of(catalog.grants(key))))
-                .toList();
+                .map(key -> onPage(page, catalog.table(key).orElseThrow(), Openness.of(catalog.grants(key)))).toList();
+    }
+
+    /** That nobody may see a table is not chosen before the page was published so. */
+    private static TableOnPage onPage(DraftedPage page, Table table, Openness openness) {
+        boolean isOpen = openness == Openness.NOBODY && page.editions().isEmpty();
+        return new TableOnPage(table, openness, isOpen ? "" : openness.name());
     }
 
     private Sheet sheet(DraftedPage page, Listing listing, MultiValueMap<String, String> parameters) {

@@ -4,6 +4,8 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.UUID;
+import org.pressboard.bulk.Intakes;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.DraftedPage;
 import org.pressboard.condition.Condition;
@@ -19,10 +21,12 @@ import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Place;
 import org.pressboard.sheet.Sheet;
 import org.pressboard.sheet.Sheets;
+import org.pressboard.sheet.Words;
 import org.pressboard.signin.SignedIn;
 import org.pressboard.table.FieldKey;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
+import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.LinkedMultiValueMap;
@@ -40,11 +44,19 @@ class DeskTables {
     private final Catalog catalog;
     private final Publisher publisher;
     private final Sheets sheets;
+    private final Intakes intakes;
+    private final MessageSource messages;
 
-    DeskTables(Catalog catalog, Publisher publisher, Sheets sheets) {
+    DeskTables(Catalog catalog, Publisher publisher, Sheets sheets, Intakes intakes, MessageSource messages) {
         this.catalog = catalog;
         this.publisher = publisher;
         this.sheets = sheets;
+        this.intakes = intakes;
+        this.messages = messages;
+    }
+
+    /** A file that waits as the tab lists it. */
+    public record WaitingFile(UUID id, String name, String since, String status) {
     }
 
     /** A table as the tab lists it. */
@@ -61,6 +73,10 @@ class DeskTables {
         Map<?, DraftedPage> pages = catalog.pages();
         model.addAttribute("tables", catalog.tables().stream()
                 .map(table -> entry(table, List.copyOf(pages.values()), sheets.count(all(table), language))).toList());
+        Words words = new Words(messages, language);
+        model.addAttribute("waiting", intakes.waiting().stream().map(intake -> new WaitingFile(intake.id(),
+                intake.fileName(), Moments.written(intake.createdAt()),
+                words.say("desk.status." + (intake.isInterrupted() ? "FAILED" : intake.status().name())))).toList());
         return "desk/tables";
     }
 
@@ -87,6 +103,22 @@ class DeskTables {
     String see(@PathVariable String key, @RequestParam Openness see, RedirectAttributes flash) {
         publisher.open(find(key).key(), see);
         flash.addFlashAttribute("changed", true);
+        return "redirect:/desk/tables/" + key;
+    }
+
+    /** Changes what the table and its fields are called. */
+    @PostMapping("/desk/tables/{key}/labels")
+    String relabel(@PathVariable String key, @RequestParam Map<String, String> parameters, Locale language,
+            RedirectAttributes flash) {
+        Table table = find(key);
+        Labels labels = Labels.sent(table, parameters);
+        if (labels.problem().isPresent()) {
+            flash.addFlashAttribute("problem", new Words(messages, language).say("desk." + labels.problem().get().code(),
+                    labels.problem().get().details().toArray()));
+        } else {
+            publisher.relabel(labels.relabelled());
+            flash.addFlashAttribute("relabelled", true);
+        }
         return "redirect:/desk/tables/" + key;
     }
 
@@ -126,9 +158,9 @@ class DeskTables {
 
     /** Every field, in the order in which the rows came. */
     private static Listing allOf(Table table) {
-        Listing suggested = Suggestion.forTable(table, new ListingKey("all"));
         List<FieldKey> all = table.fields().stream().map(Field::key).toList();
-        return new Listing(suggested.key(), table.key(), Condition.ALWAYS, all, suggested.search(),
-                suggested.narrow(), List.of(), suggested.pageSize(), false);
+        return new Listing(new ListingKey("all"), table.key(), Condition.ALWAYS, all,
+                Suggestion.searchable(table.fields(), all), Suggestion.narrowable(table.fields(), all), List.of(),
+                Listing.USUAL_PAGE_SIZE, false);
     }
 }

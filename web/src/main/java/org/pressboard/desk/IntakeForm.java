@@ -4,13 +4,15 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.pressboard.bulk.Intake;
 import org.pressboard.intake.ColumnSurvey;
-import org.pressboard.intake.Misfits;
+import org.pressboard.intake.Dialect;
+import org.pressboard.intake.Fit;
 import org.pressboard.intake.Plan;
 import org.pressboard.intake.Reading;
 import org.pressboard.intake.Survey;
-import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
 
 /**
@@ -18,22 +20,49 @@ import org.pressboard.problem.Problems;
  *
  * @param problems what is still missing, said once the owner wants to go on
  */
-record IntakeForm(String label, List<Column> columns, Problems problems) {
+record IntakeForm(Plan plan, List<Column> columns, Problems problems) {
 
-    /**
-     * One column of the file.
-     *
-     * @param reading the chosen reading's name; empty while the owner has yet to decide
-     */
-    public record Column(int index, String label, boolean leftOut, String reading, List<Reading> offered,
-                         ColumnSurvey survey, List<Sample> samples) {
+    /** One column of the file, and what it is to become. */
+    public record Column(Plan.Column said, ColumnSurvey survey, List<Sample> samples) {
 
-        public boolean isUndecided() {
-            return reading.isEmpty();
+        public int index() {
+            return said.index();
         }
 
-        public Misfits misfits() {
-            return isUndecided() || leftOut ? Misfits.NONE : survey.misfitsOf(Reading.valueOf(reading));
+        public String label() {
+            return said.label();
+        }
+
+        public boolean isLeftOut() {
+            return said.leftOut();
+        }
+
+        public boolean isUndecided() {
+            return said.reading() == null;
+        }
+
+        /** The name of the chosen reading; empty while the owner has yet to decide. */
+        public String reading() {
+            return said.reading() == null ? "" : said.reading().name();
+        }
+
+        public Fit fit() {
+            return said.reading() == null || said.leftOut() ? Fit.WHOLE : survey.fit(said.reading());
+        }
+
+        /** What the first of the texts that would not stay the same becomes. */
+        public String becomes() {
+            return said.reading() == null ? ""
+                    : said.reading().rewritten(fit().altered().examples().getFirst().text());
+        }
+
+        /** What another reading would do to a column that is taken for text; none where there is none. */
+        public List<Price> price() {
+            boolean isText = said.reading() != null && !said.reading().isShaped();
+            return survey.atAPrice().filter(reading -> isText).map(reading -> {
+                String text = survey.fit(reading).altered().examples().getFirst().text();
+                return List.of(new Price(reading, text, reading.rewritten(text)));
+            }).orElse(List.of());
         }
 
         public String example() {
@@ -41,60 +70,71 @@ record IntakeForm(String label, List<Column> columns, Problems problems) {
         }
     }
 
+    /** A reading that would take in the whole column, but not leave this text the same. */
+    public record Price(Reading reading, String text, String becomes) {
+    }
+
     /** A text of one of the first rows, and whether it fits. */
     public record Sample(String text, boolean fits) {
     }
 
-    /** The screen as the evidence suggests it; where the evidence leaves it open, nothing is chosen. */
+    /** The screen as it was left, or as the evidence suggests it. */
     static IntakeForm of(Intake intake) {
-        Survey survey = Objects.requireNonNull(intake.survey());
-        Plan plan = Objects.requireNonNull(intake.plan());
-        List<Column> columns = new ArrayList<>();
-        for (Plan.Column column : plan.columns()) {
-            boolean open = survey.columns().get(column.index()).isUndecided();
-            columns.add(column(survey, column.index(), column.label(), column.leftOut(),
-                    open ? "" : column.reading().name()));
-        }
-        return new IntakeForm(plan.label(), columns, Problems.NONE);
+        return of(intake, Objects.requireNonNull(intake.plan()));
     }
 
-    /** The screen as it was sent. */
+    private static IntakeForm of(Intake intake, Plan plan) {
+        Survey survey = Objects.requireNonNull(intake.survey());
+        List<Column> columns = plan.columns().stream().map(column ->
+                new Column(column, survey.columns().get(column.index()), samples(survey, column))).toList();
+        return new IntakeForm(plan, columns, Problems.NONE);
+    }
+
+    private static List<Sample> samples(Survey survey, Plan.Column column) {
+        return survey.firstRows().stream().map(row -> row.get(column.index()))
+                .map(text -> new Sample(text, text.isBlank() || column.reading() == null || column.leftOut()
+                        || column.reading().read(text).isPresent())).toList();
+    }
+
+    /** The screen as it was sent; as it was left where it was sent of another reading of the file. */
     static IntakeForm sent(Intake intake, Map<String, String> parameters) {
         Survey survey = Objects.requireNonNull(intake.survey());
-        List<Column> columns = new ArrayList<>();
-        for (int i = 0; i < survey.columns().size(); i++) {
-            columns.add(column(survey, i, parameters.getOrDefault("label." + i, ""),
-                    !parameters.containsKey("take." + i), parameters.getOrDefault("reading." + i, "")));
+        if (!String.valueOf(survey.columns().size()).equals(parameters.get("width"))) {
+            return of(intake);
         }
-        return new IntakeForm(parameters.getOrDefault("label", ""), columns, Problems.NONE);
+        List<Plan.Column> columns = new ArrayList<>();
+        for (int i = 0; i < survey.columns().size(); i++) {
+            columns.add(new Plan.Column(i, parameters.getOrDefault("label." + i, ""),
+                    reading(survey.columns().get(i), parameters.getOrDefault("reading." + i, "")),
+                    !parameters.containsKey("take." + i)));
+        }
+        return of(intake, new Plan(parameters.getOrDefault("label", ""), columns));
     }
 
-    private static Column column(Survey survey, int index, String label, boolean leftOut, String chosen) {
-        ColumnSurvey column = survey.columns().get(index);
-        List<Reading> offered = column.offered();
-        String reading = offered.stream().map(Reading::name).filter(chosen::equals).findFirst().orElse("");
-        List<Sample> samples = survey.firstRows().stream().map(row -> row.get(index))
-                .map(text -> new Sample(text, text.isBlank() || reading.isEmpty() || leftOut
-                        || Reading.valueOf(reading).read(text).isPresent()))
-                .toList();
-        return new Column(index, label, leftOut, reading, offered, column, samples);
+    private static @Nullable Reading reading(ColumnSurvey column, String chosen) {
+        return column.offered().stream().filter(reading -> reading.name().equals(chosen)).findFirst().orElse(null);
     }
 
-    /** What keeps the owner from going on. */
-    Problems check() {
-        List<Problem> open = columns.stream().filter(column -> !column.leftOut && column.isUndecided())
-                .map(column -> Problem.of("plan.undecided", column.label)).toList();
-        return new Problems(open).and(plan().check());
+    /** How the owner says that the file is written, where that differs from how it was read. */
+    static Optional<Dialect> dialect(Intake intake, Map<String, String> parameters) {
+        Dialect read = Objects.requireNonNull(intake.survey()).dialect();
+        String encoding = parameters.getOrDefault("encoding", read.encoding());
+        String delimiter = parameters.getOrDefault("delimiter", String.valueOf(read.delimiter()));
+        int top = top(parameters.getOrDefault("top", ""), read.top());
+        boolean headed = parameters.getOrDefault("headed", read.headed() ? "yes" : "no").equals("yes");
+        if (delimiter.length() != 1 || !Dialect.canRead(encoding, delimiter.charAt(0))) {
+            return Optional.empty();
+        }
+        Dialect said = new Dialect(encoding, delimiter.charAt(0), top, headed, read.closing());
+        return said.equals(read) ? Optional.empty() : Optional.of(said);
+    }
+
+    private static int top(String text, int otherwise) {
+        return text.matches("\\d{1,4}") ? Math.min(Integer.parseInt(text), Dialect.MOST_TOP) : otherwise;
     }
 
     IntakeForm with(Problems found) {
-        return new IntakeForm(label, columns, found);
-    }
-
-    Plan plan() {
-        return new Plan(label, columns.stream().map(column -> new Plan.Column(column.index, column.label,
-                column.isUndecided() ? column.survey.suggested().getFirst() : Reading.valueOf(column.reading),
-                column.leftOut)).toList());
+        return new IntakeForm(plan, columns, found);
     }
 
     public int rowCount() {

@@ -2,6 +2,7 @@ package org.pressboard.sheet;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
@@ -26,8 +27,15 @@ final class Cells {
     }
 
     List<Sheet.Line> lines(List<Row> rows) {
-        return rows.stream()
-                .map(row -> new Sheet.Line(row.id(), shown.stream().map(field -> cell(field, row)).toList())).toList();
+        Field naming = naming();
+        return rows.stream().map(row -> new Sheet.Line(row.id(), shown.stream()
+                .map(field -> field.equals(naming) ? cell(field, row).asName() : cell(field, row)).toList())).toList();
+    }
+
+    /** The field by which people know a row: the first of short texts, else the first that is no picture. */
+    private @Nullable Field naming() {
+        return Stream.concat(shown.stream().filter(field -> field.type() instanceof FieldType.Text),
+                shown.stream().filter(field -> !(field.type() instanceof FieldType.Picture))).findFirst().orElse(null);
     }
 
     private Cell cell(Field field, Row row) {
@@ -38,8 +46,8 @@ final class Cells {
             case FieldType.Decimal t -> plain("number", text, field);
             case FieldType.LongText t -> plain("long", shortened(text), field);
             case FieldType.Choice t -> plain("tag", text, field);
-            case FieldType.Email t -> new Cell("link", text, "mailto:" + text, field.label());
-            case FieldType.Link t -> new Cell("link", withoutScheme(text), text, field.label());
+            case FieldType.Email t -> new Cell("link", text, "mailto:" + text, field.label(), false);
+            case FieldType.Link t -> new Cell("link", withoutScheme(text), text, field.label(), false);
             case FieldType.Picture t -> picture(field, row, value);
             case FieldType.Text t -> plain("text", shortened(text), field);
             case FieldType.YesNo t -> plain("text", text, field);
@@ -49,7 +57,7 @@ final class Cells {
     }
 
     private static Cell plain(String kind, String text, Field field) {
-        return new Cell(kind, text, "", field.label());
+        return new Cell(kind, text, "", field.label(), false);
     }
 
     /** A picture is read out as what it is a picture of. */
@@ -58,7 +66,7 @@ final class Cells {
             return plain("picture", "", field);
         }
         String address = "/files/" + table.key() + "/" + UriUtils.encodePathSegment(name, "UTF-8");
-        return new Cell("picture", named(row).orElse(field.label()), address, field.label());
+        return new Cell("picture", named(row).orElse(field.label()), address, field.label(), false);
     }
 
     private Optional<String> named(Row row) {

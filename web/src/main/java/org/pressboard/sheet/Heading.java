@@ -8,6 +8,13 @@ package org.pressboard.sheet;
  */
 public record Heading(String label, boolean number, boolean sortable, String sortedAs, String query) {
 
+    private static final int LONGEST_ON_A_LINE = 24;
+
+    /** Whether it is longer than a column should be wide. */
+    public boolean isLong() {
+        return label.length() > LONGEST_ON_A_LINE;
+    }
+
     public boolean isSorted() {
         return !sortedAs.equals("none");
     }

@@ -12,6 +12,7 @@ final class RowsMarkup {
 
     private static final int BYTES_OF_A_CELL = 120;
     private static final int LONGEST_CODE = 12;
+    private static final int LONGEST_NUMBER = 24;
 
     private final StringBuilder html;
 
@@ -42,12 +43,16 @@ final class RowsMarkup {
         html.append("</td>");
     }
 
-    /** Short texts such as codes are not broken at their hyphens. */
+    /** Short texts such as codes are not broken at their hyphens; endless ones are broken anywhere. */
     private static String modifier(Cell cell) {
+        String naming = cell.naming() ? " naming" : "";
         if (cell.isEmpty()) {
-            return " none";
+            return naming + " none";
         }
-        return cell.text().length() <= LONGEST_CODE ? " short" : "";
+        if (cell.text().length() <= LONGEST_CODE) {
+            return naming + " short";
+        }
+        return cell.text().length() > LONGEST_NUMBER ? naming + " endless" : naming;
     }
 
     private void content(String kind, String text, String href) {

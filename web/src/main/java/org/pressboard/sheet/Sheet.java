@@ -18,6 +18,8 @@ public record Sheet(String id, String label, Place place, String query, @Nullabl
                     List<Line> lines, String count, @Nullable String cleared, @Nullable String countAll, Pager pager,
                     List<String> notices, Names names, List<Hidden> hidden, boolean large) {
 
+    private static final int MOST_IN_BAR = 4;
+
     /** What the form's fields are called in the address, and how all names of the listing begin; often with nothing. */
     public record Names(String prefix, String search, String sort) {
     }
@@ -33,6 +35,20 @@ public record Sheet(String id, String label, Place place, String query, @Nullabl
     /** The rows as HTML, every text in it escaped. */
     public String rowsMarkup() {
         return RowsMarkup.of(lines);
+    }
+
+    /** The menus that have a place of their own in the bar; the others share one. */
+    public List<NarrowMenu> menusInBar() {
+        return menus.size() <= MOST_IN_BAR + 1 ? menus : menus.subList(0, MOST_IN_BAR);
+    }
+
+    public List<NarrowMenu> menusBehind() {
+        return menus.subList(menusInBar().size(), menus.size());
+    }
+
+    /** How many things the menus that share a place narrow by. */
+    public long pickedBehind() {
+        return menusBehind().stream().mapToLong(NarrowMenu::picked).sum();
     }
 
     public boolean isEmpty() {

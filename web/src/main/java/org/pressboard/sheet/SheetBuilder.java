@@ -53,8 +53,8 @@ final class SheetBuilder {
     }
 
     private List<NarrowMenu> menus() {
-        return listing.narrow().stream().map(table::field).filter(field -> field.type().hasFewValues())
-                .map(this::menu).toList();
+        return listing.narrow().stream().map(table::field)
+                .filter(field -> field.type().hasFewValues() || field.type().hasRange()).map(this::menu).toList();
     }
 
     private NarrowMenu menu(Field field) {
@@ -63,7 +63,19 @@ final class SheetBuilder {
                 .map(value -> new NarrowMenu.Option(PlainForm.write(value), words.written().write(field.type(), value),
                         narrowing.values().contains(value)))
                 .toList();
-        return new NarrowMenu(address.name("f." + field.key()), field.label(), options);
+        return new NarrowMenu(address.name("f." + field.key()), field.label(), options,
+                field.type().hasRange() ? range(field, narrowing) : null);
+    }
+
+    /** By days, also where the field has times of day, unless the address says a time. */
+    private static NarrowMenu.Range range(Field field, Narrowing narrowing) {
+        boolean hasTime = narrowing.from() instanceof Value.Moment || narrowing.to() instanceof Value.Moment;
+        String input = field.type().isNumber() ? "number" : hasTime ? "datetime-local" : "date";
+        return new NarrowMenu.Range(input, plain(narrowing.from()), plain(narrowing.to()));
+    }
+
+    private static String plain(@Nullable Value value) {
+        return value == null ? "" : PlainForm.write(value);
     }
 
     private List<Value> values(FieldType type) {

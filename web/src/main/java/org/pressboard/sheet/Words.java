@@ -3,6 +3,8 @@ package org.pressboard.sheet;
 import java.util.Locale;
 import org.pressboard.listing.Total;
 import org.pressboard.problem.Problem;
+import org.pressboard.table.FieldType;
+import org.pressboard.value.Value;
 import org.pressboard.value.WrittenForm;
 import org.springframework.context.MessageSource;
 
@@ -23,12 +25,13 @@ public final class Words {
         return messages.getMessage(code, details, language);
     }
 
-    public String say(Problem problem) {
-        return say("problem." + problem.code(), problem.details().stream().map(this::detail).toArray());
+    /** The words of that code, or what else to say where there are none. */
+    public String sayOr(String code, String otherwise) {
+        return String.valueOf(messages.getMessage(code, null, otherwise, language));
     }
 
-    private Object detail(Object detail) {
-        return detail instanceof Number number ? count(number.longValue()) : detail;
+    public String say(Problem problem) {
+        return say("problem." + problem.code(), problem.details().toArray());
     }
 
     public String count(long number) {
@@ -40,6 +43,11 @@ public final class Words {
             case Total.Exactly exactly -> count(exactly.rows());
             case Total.MoreThan moreThan -> say("sheet.more-than", count(moreThan.rows()));
         };
+    }
+
+    /** A value of a file, as its kind is written, before it is one of a field. */
+    public String written(Value value, boolean grouped) {
+        return written.write(new FieldType.WholeNumber(grouped), value);
     }
 
     public WrittenForm written() {

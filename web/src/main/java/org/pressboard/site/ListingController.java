@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.grant.Visitor;
+import org.pressboard.sheet.Asking;
+import org.pressboard.sheet.NotHonoured;
 import org.pressboard.sheet.Pace;
 import org.pressboard.sheet.Place;
 import org.pressboard.sheet.Sheets;
@@ -55,7 +57,9 @@ class ListingController {
     @ResponseBody String count(@PathVariable String listing,
             @RequestParam MultiValueMap<String, String> parameters, Locale language, HttpServletRequest request) {
         pace.spend(request.getRemoteAddr(), Pace.COUNT);
-        return sheets.countToEnd(listings.open(listing, SignedIn.currentVisitor(), parameters).asking(), language);
+        Asking asking = listings.open(listing, SignedIn.currentVisitor(), parameters).asking();
+        NotHonoured.refuse(asking.asked());
+        return sheets.countToEnd(asking, language);
     }
 
     /** Typing changes the address in place; everything else is a step that Back undoes. */

@@ -3,6 +3,7 @@ package org.pressboard.site;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
@@ -57,8 +58,13 @@ class PageController {
             Locale language, Model model, ServletWebRequest request, HttpServletResponse response) {
         Visitor visitor = SignedIn.currentVisitor();
         PublishedSite site = catalog.published();
-        Edition edition = Optional.of(page).filter(PageKey::isValid).map(PageKey::new)
-                .map(site.openTo(visitor)::get).orElseThrow(() -> new NotThere("not-there.page"));
+        Map<PageKey, Edition> open = site.openTo(visitor);
+        Optional<Edition> found = Optional.of(page).filter(PageKey::isValid).map(PageKey::new).map(open::get);
+        Optional<PageKey> moved = Optional.ofNullable(site.formerly().get(page)).filter(open::containsKey);
+        if (found.isEmpty() && moved.isPresent()) {
+            return "redirect:/" + moved.get();
+        }
+        Edition edition = found.orElseThrow(() -> new NotThere("not-there.page"));
         List<Asking> askings = edition.page().listings().stream()
                 .map(listing -> asking(site, listing, visitor, AddressPart.of(listing.key(),
                         edition.page().listingKeys(), parameters))).toList();

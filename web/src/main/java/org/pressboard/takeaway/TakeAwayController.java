@@ -14,6 +14,7 @@ import org.pressboard.listing.RowPage;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.rows.Rows;
 import org.pressboard.sheet.Asking;
+import org.pressboard.sheet.NotHonoured;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Pace;
 import org.pressboard.sheet.Sheets;
@@ -74,6 +75,7 @@ class TakeAwayController {
         if (!asking.listing().takeAway()) {
             throw new NotThere("not-there.take-away");
         }
+        NotHonoured.refuse(asking.asked());
         return asking;
     }
 }

@@ -6,6 +6,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.util.Locale;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.sheet.NotHonoured;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.TooOften;
 import org.springframework.context.MessageSource;
@@ -54,6 +55,16 @@ class Failures {
         long seconds = failure.secondsToWait();
         response.setHeader(HttpHeaders.RETRY_AFTER, Long.toString(seconds));
         return answer(HttpStatus.TOO_MANY_REQUESTS, Problem.of("too-often", seconds), request, language);
+    }
+
+    /** Programs and take-aways alike, for a browser would keep a page as the file. */
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> notHonoured(NotHonoured failure, Locale language) {
+        ProblemDetail detail = ProblemDetail.forStatusAndDetail(HttpStatus.BAD_REQUEST,
+                messages.getMessage("problem.not-honoured", null, language));
+        detail.setProperty("parts", failure.problems().all().stream().map(problem -> messages.getMessage(
+                "problem." + problem.code(), problem.details().toArray(), language)).toList());
+        return ResponseEntity.badRequest().contentType(MediaType.APPLICATION_PROBLEM_JSON).body(detail);
     }
 
     private Object answer(HttpStatus status, Problem problem, HttpServletRequest request, Locale language) {

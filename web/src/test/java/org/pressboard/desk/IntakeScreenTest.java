@@ -32,11 +32,11 @@ class IntakeScreenTest extends InBrowser {
         assertThat(get("/seed-swap").statusCode()).isEqualTo(404);
         page.getByLabel("Everyone").check(); // 3
         button(page, "Publish").click(); // 4
-        assertThat(page.locator(".note-good")).containsText("Edition 1 is out at /seed-swap");
+        assertThat(page.locator(".note-good")).containsText("Edition 1 is out, for everyone, at /seed-swap");
         Page visitor = desktop();
         visitor.navigate(address("/seed-swap"));
         assertThat(column(visitor, 0)).containsExactly("broad bean", "Chard", "Épinard", "Runner bean");
-        assertThat(column(visitor, 2)).containsExactly("12.25", "2.00", "–", "1.50");
+        assertThat(column(visitor, 2)).containsExactly("12.25", "2", "–", "1.50");
         assertThat(violations(page)).isEmpty();
     }
 
@@ -46,7 +46,15 @@ class IntakeScreenTest extends InBrowser {
         page.navigate(address("/desk"));
         choose(page, "quiet.csv", "name,use\na,b\n");
         button(page, "Bring in").click();
+        page.waitForURL(Pattern.compile(".*/desk/pages/quiet.*"));
+        assertThat(page.locator(".openness input:checked")).hasCount(0);
         button(page, "Publish").click();
+        assertThat(page.locator(".openness input:invalid").first()).isAttached();
+        assertThat(page.locator(".panel-publish")).containsText("Visitors get “not published” at /quiet");
+        page.getByLabel("Nobody yet").check();
+        button(page, "Publish").click();
+        assertThat(page.locator(".note-good")).containsText("Edition 1 is kept, but only this desk can see its rows. "
+                + "Everybody else gets “not published” until you say who may see the rows of Quiet.");
         assertThat(page.locator(".note-warn")).containsText("visitors still get “not published”");
         assertThat(get("/quiet").body()).contains("not published");
         page.navigate(address("/quiet"));
@@ -70,7 +78,7 @@ class IntakeScreenTest extends InBrowser {
         page.navigate(address("/desk"));
         choose(page, "planting.csv", "Tree;Planted;Weight\n" + "A;2024-03-09;1,5\n".repeat(40)
                 + "B;blah;2,5\nC;2024-03-10;heavy\nD;2024-03-11\n");
-        assertThat(page.locator(".intake-sum")).containsText("more or fewer values than there are columns: 1;");
+        assertThat(page.locator(".intake-sum")).containsText("1 line has more or fewer values than there are columns");
         Locator planted = page.locator(".intake-table th").nth(1);
         assertThat(planted).containsText("1 of 42 do not fit");
         assertThat(planted).containsText("line 42 “blah”");
@@ -107,7 +115,7 @@ class IntakeScreenTest extends InBrowser {
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
         "empty.csv|''|The file is empty.", "header.csv|'a,b,c'|no rows below it",
-        "nul.csv|'a,b\n1,\0'|NUL byte on line 2", "picture.csv|'%PDF-1.4'|This is a PDF"})
+        "nul.csv|'a,b\n1,\0'|NUL character on line 2", "picture.csv|'%PDF-1.4'|This is a PDF"})
     void whatIsNoTableIsSaidAtThePlace(String name, String text, String sentence) {
         Page page = signedIn("owner@example.org");
         page.navigate(address("/desk"));

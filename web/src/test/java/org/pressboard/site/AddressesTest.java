@@ -56,6 +56,28 @@ class AddressesTest extends RunningSite {
     }
 
     @ParameterizedTest
+    @ValueSource(strings = {"f.health=Poor&page=x", "f.helth=Poor", "q=a&q=b", "f.planted.from=soon", "colour=red",
+        "sort=nosuch", "f.planted.from=2020-01-02&f.planted.to=2020-01-01"})
+    void whatCannotBeFollowedWholeIsNotCarriedAway(String query) {
+        for (String ending : new String[] {".csv", ".json"}) {
+            HttpResponse<String> answer = get("/listings/trees/rows" + ending + "?" + query);
+            assertThat(answer.statusCode()).isEqualTo(400);
+            assertThat(answer.headers().firstValue("Content-Type")).contains("application/problem+json");
+            assertThat(answer.body()).contains("Nothing is sent").contains("\"parts\":[\"").doesNotContain("T-0");
+        }
+    }
+
+    @Test
+    void rangesNarrowByAddressAndLinksToTakeAwayCarryThem() {
+        assertThat(get("/trees?f.planted.from=2024-01-01&f.height_m.to=2").body())
+                .contains("rows.csv?f.height_m.to=2&amp;f.planted.from=2024-01-01").contains("out of 960");
+        long found = get("/listings/trees/rows.csv?f.planted.from=2024-01-01&f.height_m.to=2").body().lines().count() - 1;
+        assertThat(get("/listings/trees/rows/count?f.planted.from=2024-01-01&f.height_m.to=2").body())
+                .isEqualTo(Long.toString(found));
+        assertThat(found).isPositive();
+    }
+
+    @ParameterizedTest
     @ValueSource(strings = {"/nowhere", "/listings/nowhere/rows", "/listings/nowhere/rows.csv", "/a/b/c", "/trees/..%2f",
         "/files/trees/x.svg", "/desk.html", "/assets/none/site.css"})
     void whatIsNotThereIs404(String path) {

@@ -53,6 +53,40 @@ class VisitorTest extends InBrowser {
     }
 
     @Test
+    void datesAndNumbersAreNarrowedByTheirEnds() {
+        Page page = desktop();
+        page.navigate(address("/trees"));
+        page.locator("summary").getByText("Planted").click();
+        page.getByLabel("From").first().fill("2024-01-01");
+        page.getByLabel("From").first().blur();
+        page.waitForURL(address("/trees?f.planted.from=2024-01-01"));
+        assertThat(page.locator(".chip").first()).containsText("from 1 Jan 2024");
+        page.keyboard().press("Escape");
+        page.locator("summary").getByText("More").click();
+        page.locator("input[name='f.height_m.to']").fill("1.5");
+        page.locator("input[name='f.height_m.to']").press("Enter");
+        page.waitForURL(address("/trees?f.height_m.to=1.5&f.planted.from=2024-01-01"));
+        assertThat(page.locator(".chip")).hasCount(2);
+        assertThat(violations(page)).isEmpty();
+        page.goBack();
+        page.waitForURL(address("/trees?f.planted.from=2024-01-01"));
+        assertThat(page.locator(".chip")).hasCount(1);
+    }
+
+    @Test
+    void onAPhoneARowBeginsWithItsPictureAndName() {
+        Page page = phone();
+        page.navigate(address("/varieties"));
+        Locator row = page.locator(".table tbody tr").first();
+        double picture = row.locator("td.picture").boundingBox().y;
+        double name = row.locator("td.naming").boundingBox().y;
+        assertThat(picture).isLessThan(name);
+        assertThat(name).isLessThan(row.locator("td.tag").first().boundingBox().y);
+        assertThat(row.locator("td.naming").evaluate("cell => getComputedStyle(cell, '::before').display"))
+                .isEqualTo("none");
+    }
+
+    @Test
     void narrowingAddsChipsThatCanBeTakenAwayAgain() {
         Page page = desktop();
         page.navigate(address("/varieties"));

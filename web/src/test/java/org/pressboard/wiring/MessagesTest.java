@@ -18,7 +18,7 @@ class MessagesTest {
 
     /** Said at the desk alone, which speaks English. */
     private static final Pattern AT_THE_DESK =
-            Pattern.compile("(problem\\.(file|plan|row|intake|not-there\\.(table|intake))|reading|kept-aside|language|desk)"
+            Pattern.compile("(problem\\.(file|plan|row|intake|not-there\\.(table|intake))|reading|kept-aside|kept-as|fit|delimiter|encoding|language|desk)"
                     + "(\\..*)?");
 
     @Test

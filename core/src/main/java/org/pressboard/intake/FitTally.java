@@ -1,0 +1,102 @@
+package org.pressboard.intake;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.value.Value;
+
+/** Gathers how the texts of one column go with one reading. */
+final class FitTally {
+
+    private static final int EXAMPLES = 5;
+
+    private final Reading reading;
+    private final Found misfits = new Found();
+    private final Found altered = new Found();
+    private long trimmed;
+    private int digits;
+    private boolean sawYes;
+    private boolean sawNo;
+    private @Nullable Value least;
+    private @Nullable Value greatest;
+
+    private static final class Found {
+        private long count;
+        private final List<Fit.Example> examples = new ArrayList<>(0);
+
+        void add(String text, long line) {
+            count++;
+            if (examples.size() < EXAMPLES) {
+                examples.add(Fit.Example.of(line, text));
+            }
+        }
+
+        Fit.Found found() {
+            return new Fit.Found(count, examples);
+        }
+    }
+
+    FitTally(Reading reading) {
+        this.reading = reading;
+    }
+
+    /** The value that the text is read as, or null when it does not fit. */
+    @Nullable Value add(String text, boolean blanksAround, long line) {
+        Value value = reading.read(text).orElse(null);
+        if (value == null) {
+            misfits.add(text, line);
+            return null;
+        }
+        if (reading.alters(text, value)) {
+            altered.add(text, line);
+        }
+        if (blanksAround) {
+            trimmed++;
+        }
+        note(value);
+        return value;
+    }
+
+    private void note(Value value) {
+        switch (value) {
+            case Value.Text text -> { }
+            case Value.YesNo yesNo -> {
+                sawYes |= yesNo.yes();
+                sawNo |= !yesNo.yes();
+            }
+            case Value.Decimal decimal -> {
+                digits = Math.max(digits, decimal.number().scale());
+                noteEnds(value);
+            }
+            case Value.Whole whole -> noteEnds(value);
+            case Value.Date date -> noteEnds(value);
+            case Value.Moment moment -> noteEnds(value);
+        }
+    }
+
+    private void noteEnds(Value value) {
+        if (least == null || value.compareWith(least) < 0) {
+            least = value;
+        }
+        if (greatest == null || value.compareWith(greatest) > 0) {
+            greatest = value;
+        }
+    }
+
+    long misfits() {
+        return misfits.count;
+    }
+
+    boolean alters() {
+        return altered.count > 0;
+    }
+
+    /** Yes alone, or no alone, may as well be a code: that of Norway is NO. */
+    boolean isEvidence() {
+        return reading != Reading.YES_NO || (sawYes && sawNo && misfits.count == 0);
+    }
+
+    Fit fit(long blanks) {
+        return new Fit(misfits.found(), altered.found(), trimmed + blanks, digits, least, greatest);
+    }
+}

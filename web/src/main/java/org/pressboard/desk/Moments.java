@@ -1,0 +1,21 @@
+package org.pressboard.desk;
+
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.time.format.FormatStyle;
+import java.util.Locale;
+
+/** When something happened, as the desk writes it. */
+final class Moments {
+
+    private static final DateTimeFormatter WHEN =
+            DateTimeFormatter.ofLocalizedDateTime(FormatStyle.MEDIUM, FormatStyle.SHORT).withLocale(Locale.UK);
+
+    private Moments() {
+    }
+
+    static String written(Instant moment) {
+        return WHEN.format(moment.atZone(ZoneId.systemDefault()));
+    }
+}
