@@ -6,7 +6,9 @@ create extension if not exists pg_trgm;
 -- Roles belong to the whole server: another database on it may have made the role already.
 do $$
 begin
-    create role pressboard_visitor nologin;
+    if not exists (select from pg_roles where rolname = 'pressboard_visitor') then
+        create role pressboard_visitor nologin;
+    end if;
 exception
     when duplicate_object or unique_violation then null;
 end

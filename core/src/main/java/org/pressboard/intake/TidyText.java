@@ -77,8 +77,33 @@ final class TidyText extends Reader {
             end();
         }
         for (int i = 0; i < count; i++) {
-            take(raw[i]);
+            i += takePlain(i, count);
+            if (i < count) {
+                take(raw[i]);
+            }
         }
+    }
+
+    /** Takes what is nothing but part of a value all at once, and says how much that was. */
+    private int takePlain(int from, int to) {
+        if (at != At.BARE && at != At.QUOTED) {
+            return 0;
+        }
+        char end = at == At.BARE ? delimiter : QUOTE;
+        int i = from;
+        while (i < to && raw[i] != end && raw[i] != '\n' && raw[i] != '\r' && raw[i] != 0) {
+            i++;
+        }
+        int length = i - from;
+        if (length > 0) {
+            wasReturn = false;
+            valueLength += length;
+            (at == At.BARE ? ready : value).append(raw, from, length);
+            if (valueLength > MOST_CHARACTERS_OF_A_VALUE) {
+                throw tooLong();
+            }
+        }
+        return length;
     }
 
     private void take(char each) {
@@ -140,8 +165,6 @@ final class TidyText extends Reader {
         value.append(each);
         if (each == QUOTE) {
             at = At.CLOSED;
-        } else if (value.length() > MOST_CHARACTERS_OF_A_VALUE) {
-            throw tooLong();
         }
     }
 
@@ -154,7 +177,6 @@ final class TidyText extends Reader {
             at = At.START;
         } else {
             ready.append(QUOTE).append(value.toString().replace("\"", "\"\""));
-            valueLength = value.length();
             at = At.BEHIND;
             behind(each);
         }

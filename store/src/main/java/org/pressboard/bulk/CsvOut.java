@@ -10,6 +10,7 @@ import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
 import org.jooq.DSLContext;
@@ -19,7 +20,9 @@ import org.jooq.impl.DSL;
 import org.postgresql.PGConnection;
 import org.postgresql.copy.CopyOut;
 import org.pressboard.listing.RowQuery;
+import org.pressboard.rows.Turns;
 import org.pressboard.rows.VisitorScope;
+import org.pressboard.value.SpreadsheetCells;
 import org.pressboard.sql.Canceled;
 import org.pressboard.sql.OperandSql;
 import org.pressboard.sql.TableSql;
@@ -38,39 +41,68 @@ import org.springframework.transaction.support.TransactionTemplate;
 public class CsvOut {
 
     private static final String LONGEST = "10min";
+    private static final int AT_ONCE = 3;
+    private static final Duration LONGEST_WAIT = Duration.ofSeconds(5);
     private static final byte[] LINE_END = "\r\n".getBytes(UTF_8);
 
     private final DSLContext sql;
     private final VisitorScope scope;
     private final TransactionTemplate reading;
+    private final Scratch scratch;
+    private final Turns turns = new Turns(AT_ONCE);
 
-    CsvOut(DSLContext sql, VisitorScope scope, PlatformTransactionManager transactions) {
+    CsvOut(DSLContext sql, VisitorScope scope, Scratch scratch, PlatformTransactionManager transactions) {
         this.sql = sql;
+        this.scratch = scratch;
         this.scope = scope;
         this.reading = new TransactionTemplate(transactions);
         this.reading.setReadOnly(true);
     }
 
+    /**
+     * Reads them all, as fast as the database gives them; whoever takes them may take their time.
+     *
+     * @param cells whether texts that a spreadsheet would take for formulas are made harmless
+     * @throws org.pressboard.rows.Busy when there is no turn to be had, or no room
+     */
+    public Spool read(RowQuery query, Locale language, SpreadsheetCells cells) throws IOException {
+        Spool spool = new Spool(scratch);
+        boolean isRead = false;
+        try {
+            turns.take(LONGEST_WAIT, () -> {
+                write(query, language, cells, spool);
+                return spool;
+            });
+            isRead = true;
+            return spool;
+        } finally {
+            if (!isRead) {
+                spool.close();
+            }
+        }
+    }
+
     /** @throws UncheckedIOException when they cannot be written there */
-    public void write(RowQuery query, Locale language, OutputStream out) {
+    void write(RowQuery query, Locale language, SpreadsheetCells cells, OutputStream out) {
         reading.executeWithoutResult(status -> {
             sql.execute("set local statement_timeout = {0}", DSL.inline(LONGEST));
             scope.enter(query.visitor(), query.standpoint());
-            String copy = BoundBySettings.render(sql, copy(query, new TableSql(query.table(), language)));
-            sql.connection(connection -> copy(connection, copy, header(query), out));
+            String copy = BoundBySettings.render(sql, copy(query, new TableSql(query.table(), language), cells));
+            sql.connection(connection -> copy(connection, copy, header(query, cells), out));
         });
     }
 
-    private static byte[] header(RowQuery query) {
+    private static byte[] header(RowQuery query, SpreadsheetCells cells) {
         StringWriter line = new StringWriter();
         CsvWriter.builder().lineDelimiter(LineDelimiter.CRLF).bufferSize(0).build(line)
-                .writeRecord(query.show().stream().map(field -> query.table().field(field).label()).toList());
+                .writeRecord(query.show().stream().map(field -> cells.write(query.table().field(field).label()))
+                        .toList());
         return line.toString().getBytes(UTF_8);
     }
 
-    private static Query copy(RowQuery query, TableSql table) {
+    private static Query copy(RowQuery query, TableSql table, SpreadsheetCells cells) {
         List<Field<?>> columns = query.show().stream().<Field<?>>map(field ->
-                ValueSql.plainForm(table.column(field), query.table().field(field).type())).toList();
+                ValueSql.cell(table.column(field), query.table().field(field).type(), cells)).toList();
         return DSL.query("copy ({0}) to stdout (format csv)", DSL.select(columns).from(table.asTable())
                 .where(table.condition(query.condition(), new OperandSql.Bound(query.standpoint())))
                 .orderBy(table.order(query.order(), query.isLastDescending())));

@@ -27,13 +27,18 @@ public record Intake(UUID id, String fileName, long fileSize, Status status, @Nu
 
     private static final Duration LONGEST_SILENCE = Duration.ofSeconds(30);
 
-    /** How far it has come. */
+    /** How far it has come; {@code KEPT}: it is here, and not looked into yet. */
     public enum Status {
-        READING, READY, REFUSED, LOADING, DONE, FAILED, CANCELLED;
+        KEPT, READING, READY, REFUSED, LOADING, DONE, FAILED, CANCELLED;
 
         public boolean isUnderWay() {
             return this == READING || this == LOADING;
         }
+    }
+
+    /** Whether work on it can begin: it is not done, and nobody works on it. */
+    boolean isFree() {
+        return status != Status.DONE && (!status.isUnderWay() || isInterrupted());
     }
 
     /** Whether whoever worked on it is gone; nothing of it has been kept then. */

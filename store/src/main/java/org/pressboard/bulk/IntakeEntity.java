@@ -62,7 +62,7 @@ class IntakeEntity {
     IntakeEntity(UUID id, String fileName) {
         this.id = id;
         this.fileName = fileName;
-        this.status = Intake.Status.READING;
+        this.status = Intake.Status.KEPT;
         this.createdAt = Instant.now();
         this.beatAt = createdAt;
     }

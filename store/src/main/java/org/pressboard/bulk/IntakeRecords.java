@@ -1,6 +1,7 @@
 package org.pressboard.bulk;
 
 import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
 import java.time.Instant;
 import java.util.List;
 import java.util.Objects;
@@ -47,6 +48,21 @@ class IntakeRecords {
     public void add(UUID id, String fileName) {
         entities.persist(new IntakeEntity(id, fileName));
         entities.flush();
+    }
+
+    /**
+     * Gives the work on an intake to one who asks for it; false when it is being worked on, or is done.
+     *
+     * @param begin notes what work it is
+     */
+    @Transactional
+    public boolean claim(UUID id, Consumer<IntakeEntity> begin) {
+        IntakeEntity intake = entities.find(IntakeEntity.class, id, LockModeType.PESSIMISTIC_WRITE);
+        if (intake == null || !intake.toIntake().isFree()) {
+            return false;
+        }
+        begin.accept(intake);
+        return true;
     }
 
     @Transactional

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Future;
 import java.util.function.Consumer;
 import org.jooq.Cursor;
@@ -33,6 +34,8 @@ import org.pressboard.listing.Suggestion;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.rows.Busy;
+import org.pressboard.rows.Turns;
 import org.pressboard.schema.HostedTables;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.Table;
@@ -62,6 +65,11 @@ public class Intakes implements DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(Intakes.class);
 
     private static final Duration KEPT_WHEN_ABANDONED = Duration.ofDays(7);
+    private static final Duration BETWEEN_BEATS = Duration.ofSeconds(5);
+    private static final int AT_ONCE = 2;
+
+    /** Somebody else does what was to be done. */
+    private static final Future<?> NOTHING_TO_DO = CompletableFuture.completedFuture(null);
 
     private final IntakeRecords records;
     private final IntakeFiles files;
@@ -69,6 +77,7 @@ public class Intakes implements DisposableBean {
     private final HostedTables tables;
     private final DSLContext sql;
     private final TransactionTemplate transaction;
+    private final Turns turns = new Turns(AT_ONCE);
     private final ExecutorService background = Executors.newVirtualThreadPerTaskExecutor();
 
     Intakes(IntakeRecords records, IntakeFiles files, Catalog catalog, HostedTables tables, DSLContext sql,
@@ -137,8 +146,35 @@ public class Intakes implements DisposableBean {
     }
 
     private Future<?> survey(UUID id, @Nullable Dialect dialect, Work reading) {
-        records.change(id, entity -> entity.read(dialect));
-        return background.submit(() -> guarded(id, reading));
+        return records.claim(id, entity -> entity.read(dialect)) ? begin(id, reading) : NOTHING_TO_DO;
+    }
+
+    private Future<?> begin(UUID id, Work work) {
+        return background.submit(() -> guarded(id, () -> inTurn(id, work)));
+    }
+
+    /** Whoever waits for a turn says from time to time that they are still there. */
+    private void inTurn(UUID id, Work work) throws IOException {
+        boolean isDone = false;
+        while (!isDone) {
+            beat(id, 0, 0);
+            try {
+                isDone = turns.take(BETWEEN_BEATS, () -> run(work));
+            } catch (Busy others) {
+                LOG.debug("Intake {} waits for its turn", id);
+            } catch (UncheckedIOException failed) {
+                throw failed.getCause();
+            }
+        }
+    }
+
+    private static boolean run(Work work) {
+        try {
+            work.run();
+            return true;
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
     }
 
     /** The first rows of the file in a dialect, before the whole of it is read so; the headings are the first. */
@@ -155,17 +191,22 @@ public class Intakes implements DisposableBean {
         records.change(id, entity -> entity.plan(plan));
     }
 
-    /** Begins to load the file as planned. The plan has been checked. */
+    /**
+     * Begins to load the file as planned. Of several who want to, one does; a few files are loaded at once, others
+     * after them.
+     *
+     * @return what tells when it is loaded; nothing to wait for when somebody else is at it, or it is done
+     */
     public Future<?> load(UUID id, Plan plan) {
         Intake intake = records.find(id).orElseThrow();
         Survey survey = Objects.requireNonNull(intake.survey());
         plan.check().throwIfAny();
-        records.change(id, entity -> {
+        boolean isMine = records.claim(id, entity -> {
             entity.plan(plan);
             entity.begin(Intake.Status.LOADING);
         });
-        return background.submit(() -> guarded(id,
-                () -> transaction.executeWithoutResult(status -> loadAll(id, survey, plan))));
+        return isMine ? begin(id, () -> transaction.executeWithoutResult(status -> loadAll(id, survey, plan)))
+                : NOTHING_TO_DO;
     }
 
     /** Stops work under way; what it did is undone. */

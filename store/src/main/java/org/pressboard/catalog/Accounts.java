@@ -1,31 +1,59 @@
 package org.pressboard.catalog;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.persistence.EntityManager;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.regex.Pattern;
+import org.pressboard.change.ChangeFeed;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
-/** Those who can sign in. E-mail addresses are the same in upper and lower case. */
+/** Those who can sign in. */
 @Component
 public class Accounts {
 
-    private final EntityManager entities;
+    private static final Pattern AROUND = Pattern.compile("^[\\s\\p{Cntrl}\\p{Z}]+|[\\s\\p{Cntrl}\\p{Z}]+$");
 
-    Accounts(EntityManager entities) {
+    private record Key(long revision, long id) {
+    }
+
+    private final EntityManager entities;
+    private final ChangeFeed changes;
+    private final TransactionTemplate reading;
+    private final Cache<Key, Optional<Account>> known = Caffeine.newBuilder().maximumSize(10_000).build();
+
+    Accounts(EntityManager entities, ChangeFeed changes, PlatformTransactionManager transactions) {
         this.entities = entities;
+        this.changes = changes;
+        this.reading = new TransactionTemplate(transactions);
+        this.reading.setReadOnly(true);
+    }
+
+    /** The one form of an address, whatever stands around it and in whatever case it is typed. */
+    public static String normal(String email) {
+        return AROUND.matcher(email).replaceAll("").toLowerCase(Locale.ROOT);
+    }
+
+    /** The account as it is now; what is known of it is kept until an account changes, on this or another node. */
+    public Optional<Account> current(long id) {
+        return known.get(new Key(changes.catalogRevision(), id), key -> reading.execute(status ->
+                Optional.ofNullable(entities.find(AccountEntity.class, id)).map(AccountEntity::toAccount)));
     }
 
     @Transactional(readOnly = true)
     public Optional<Account> find(String email) {
         return entities.createQuery("from AccountEntity where lower(email) = :email", AccountEntity.class)
-                .setParameter("email", email.strip().toLowerCase(Locale.ROOT))
+                .setParameter("email", normal(email))
                 .getResultStream().findFirst().map(AccountEntity::toAccount);
     }
 
     @Transactional
     public void add(String email, String name, String passwordHash, Account.Role role) {
-        entities.persist(new AccountEntity(email.strip().toLowerCase(Locale.ROOT), name, passwordHash, role));
+        entities.persist(new AccountEntity(normal(email), name, passwordHash, role));
     }
 
     @Transactional(readOnly = true)

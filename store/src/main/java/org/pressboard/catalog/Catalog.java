@@ -90,6 +90,18 @@ public class Catalog {
         return entities.find(SiteEntity.class, SiteEntity.ONLY).toSite();
     }
 
+    /** The address under which the site was first signed in to; empty before. */
+    @Transactional(readOnly = true)
+    public String suggestedAddress() {
+        return entities.find(SiteEntity.class, SiteEntity.ONLY).suggestedAddress();
+    }
+
+    /** Remembers an address of the site, unless one is remembered. */
+    @Transactional
+    public void suggestAddress(String address) {
+        entities.find(SiteEntity.class, SiteEntity.ONLY).suggest(address);
+    }
+
     @Transactional
     public void changeSite(Site site) {
         entities.find(SiteEntity.class, SiteEntity.ONLY).change(site);

@@ -60,6 +60,13 @@ public record PublishedSite(Site site, List<Edition> editions, Map<TableKey, Tab
         return grants.getOrDefault(table, Grants.NONE).decide(visitor, Verb.SEE);
     }
 
+    /** The published listings of the table that the visitor may see. */
+    public List<Listing> listingsOf(TableKey table, Visitor visitor) {
+        return !maySee(visitor, table).isAllowed() ? List.of() : editions.stream()
+                .flatMap(edition -> edition.page().listings().stream())
+                .filter(listing -> listing.table().equals(table)).toList();
+    }
+
     /** The editions of which the visitor may see at least one listing, by address. */
     public Map<PageKey, Edition> openTo(Visitor visitor) {
         Map<PageKey, Edition> open = new LinkedHashMap<>();

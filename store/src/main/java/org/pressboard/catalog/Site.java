@@ -2,17 +2,35 @@ package org.pressboard.catalog;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.regex.Pattern;
 
-/** What holds for the whole site: its name, and the language in which its pages speak, write and sort. */
-public record Site(String name, String languageTag) {
+/**
+ * What holds for the whole site: its name, and the language in which its pages speak, write and sort.
+ *
+ * @param publicAddress the address under which the world knows it, such as {@code https://orchard.example}; empty while
+ *                      that is not said
+ */
+public record Site(String name, String languageTag, String publicAddress) {
 
     /** The languages in which the visitors' pages can speak. */
     public static final List<String> LANGUAGES = List.of("en", "en-GB", "de");
 
+    private static final Pattern ADDRESS = Pattern.compile("https?://[a-zA-Z0-9.-]+(:[0-9]{1,5})?");
+
     public Site {
-        if (name.isBlank() || !LANGUAGES.contains(languageTag)) {
-            throw new IllegalArgumentException("A site needs a name and one of the languages " + LANGUAGES);
+        if (name.isBlank() || !LANGUAGES.contains(languageTag) || !isAddress(publicAddress)) {
+            throw new IllegalArgumentException("A site needs a name, one of the languages " + LANGUAGES
+                    + ", and an address or none");
         }
+    }
+
+    public Site(String name, String languageTag) {
+        this(name, languageTag, "");
+    }
+
+    /** Whether it can be a site's address: nothing, or scheme, host and perhaps port. */
+    public static boolean isAddress(String text) {
+        return text.isEmpty() || ADDRESS.matcher(text).matches();
     }
 
     public Locale language() {

@@ -3,6 +3,7 @@ package org.pressboard.catalog;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import org.jspecify.annotations.Nullable;
 
 @Entity
 @Table(name = "site")
@@ -15,17 +16,29 @@ class SiteEntity {
 
     private String name;
     private String language;
+    private @Nullable String publicAddress;
+    private @Nullable String suggestedAddress;
 
     @SuppressWarnings("NullAway") // Hibernate fills it
     protected SiteEntity() {
     }
 
     Site toSite() {
-        return new Site(name, language);
+        return new Site(name, language, publicAddress == null ? "" : publicAddress);
     }
 
     void change(Site site) {
         name = site.name();
         language = site.languageTag();
+        publicAddress = site.publicAddress().isEmpty() ? null : site.publicAddress();
+    }
+
+    /** The address under which the site was first signed in to; empty before. */
+    String suggestedAddress() {
+        return suggestedAddress == null ? "" : suggestedAddress;
+    }
+
+    void suggest(String address) {
+        suggestedAddress = suggestedAddress == null ? address : suggestedAddress;
     }
 }

@@ -1,11 +1,7 @@
 package org.pressboard.catalog;
 
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
 import java.util.Base64;
-import java.util.HexFormat;
 import org.jooq.DSLContext;
 import org.jooq.Table;
 import org.jooq.impl.DSL;
@@ -34,31 +30,22 @@ public class WelcomeLinks {
         String token = Base64.getUrlEncoder().withoutPadding().encodeToString(bytes);
         sql.deleteFrom(LINKS).execute();
         sql.insertInto(LINKS, hashColumn(), DSL.field(DSL.name("created_at")))
-                .values(hash(token), DSL.currentOffsetDateTime()).execute();
+                .values(Digests.sha256(token), DSL.currentOffsetDateTime()).execute();
         return token;
     }
 
     @Transactional(readOnly = true)
     public boolean isGood(String token) {
-        return sql.fetchExists(DSL.selectOne().from(LINKS).where(hashColumn().eq(hash(token))));
+        return sql.fetchExists(DSL.selectOne().from(LINKS).where(hashColumn().eq(Digests.sha256(token))));
     }
 
     /** Uses the link up; false when it was not good any more. */
     @Transactional
     public boolean useUp(String token) {
-        return sql.deleteFrom(LINKS).where(hashColumn().eq(hash(token))).execute() == 1;
+        return sql.deleteFrom(LINKS).where(hashColumn().eq(Digests.sha256(token))).execute() == 1;
     }
 
     private static org.jooq.Field<String> hashColumn() {
         return DSL.field(DSL.name("token_hash"), String.class);
-    }
-
-    private static String hash(String token) {
-        try {
-            MessageDigest digest = MessageDigest.getInstance("SHA-256");
-            return HexFormat.of().formatHex(digest.digest(token.getBytes(StandardCharsets.UTF_8)));
-        } catch (NoSuchAlgorithmException everyJdkHasIt) {
-            throw new IllegalStateException(everyJdkHasIt);
-        }
     }
 }

@@ -1,5 +1,6 @@
 package org.pressboard.rows;
 
+import java.time.Duration;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicLong;
@@ -20,9 +21,12 @@ class BackgroundReading {
 
     private static final Logger LOG = LoggerFactory.getLogger(BackgroundReading.class);
     private static final int REST_TO_WORK = 3;
+    private static final int AT_ONCE = 2;
+    private static final Duration LONGEST_WAIT = Duration.ofMinutes(1);
     private static final long UNDER_WAY = Long.MAX_VALUE;
 
     private final TransactionTemplate reading;
+    private final Turns turns = new Turns(AT_ONCE);
     private final long start = System.nanoTime();
     private final Map<String, AtomicLong> restsUntil = new ConcurrentHashMap<>();
 
@@ -41,8 +45,11 @@ class BackgroundReading {
         if (until <= now && rest.compareAndSet(until, UNDER_WAY)) {
             Thread.ofVirtual().name(what).start(() -> {
                 try {
-                    reading.executeWithoutResult(status -> work.run());
-                } catch (DataAccessException | TransactionException
+                    turns.take(LONGEST_WAIT, () -> reading.execute(status -> {
+                        work.run();
+                        return true;
+                    }));
+                } catch (Busy | DataAccessException | TransactionException
                         | org.jooq.exception.DataAccessException failed) {
                     LOG.warn("Gave up {}: {}", what, failed.getMessage());
                 } finally {

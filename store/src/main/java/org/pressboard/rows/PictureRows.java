@@ -2,13 +2,17 @@ package org.pressboard.rows;
 
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.pressboard.catalog.Catalog;
+import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.Visitor;
+import org.pressboard.listing.Listing;
+import org.pressboard.sql.OperandSql;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.FieldKey;
 import org.pressboard.table.FieldType;
@@ -32,17 +36,38 @@ public class PictureRows {
         this.clock = clock;
     }
 
+    /**
+     * Whether the picture stands in a row that the visitor may see, in a field that a published listing shows of it; for
+     * staff in any row.
+     */
     @Transactional(readOnly = true)
     public boolean isShown(Table table, String picture, Visitor visitor) {
-        List<FieldKey> fields = table.fields().keysWhere(FieldType.Picture.class::isInstance);
-        boolean allowed = catalog.published().maySee(visitor, table.key()).isAllowed();
-        if (fields.isEmpty() || !allowed) {
+        Standpoint standpoint = visitor.on(LocalDate.now(clock));
+        List<Condition> places = places(table, picture, visitor, standpoint);
+        if (places.isEmpty()) {
             return false;
         }
-        scope.enter(visitor, visitor.on(LocalDate.now(clock)));
+        scope.enter(visitor, standpoint);
+        return sql.fetchExists(DSL.selectOne().from(new TableSql(table, Locale.ENGLISH).asTable())
+                .where(DSL.or(places)));
+    }
+
+    private List<Condition> places(Table table, String picture, Visitor visitor, Standpoint standpoint) {
         TableSql tableSql = new TableSql(table, Locale.ENGLISH);
-        List<Condition> anyField = fields.stream()
-                .map(field -> DSL.condition("{0} = {1}", tableSql.column(field), DSL.val(picture))).toList();
-        return sql.fetchExists(DSL.selectOne().from(tableSql.asTable()).where(DSL.or(anyField)));
+        List<FieldKey> fields = table.fields().keysWhere(FieldType.Picture.class::isInstance);
+        if (visitor.isStaff()) {
+            return fields.stream().map(field -> isIn(tableSql, field, picture)).toList();
+        }
+        List<Condition> places = new ArrayList<>();
+        for (Listing listing : catalog.published().listingsOf(table.key(), visitor)) {
+            Condition kept = tableSql.condition(listing.keep(), new OperandSql.Bound(standpoint));
+            fields.stream().filter(listing.show()::contains)
+                    .forEach(field -> places.add(isIn(tableSql, field, picture).and(kept)));
+        }
+        return places;
+    }
+
+    private static Condition isIn(TableSql table, FieldKey field, String picture) {
+        return DSL.condition("{0} = {1}", table.column(field), DSL.val(picture));
     }
 }

@@ -4,7 +4,13 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Objects;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
@@ -48,11 +54,17 @@ class RowCounts {
         }
     }
 
+    private static final int AT_ONCE = 2;
+    private static final Duration LONGEST_WAIT = Duration.ofSeconds(5);
+    private static final Duration LONGEST_COUNT = Duration.ofSeconds(20);
+
     private final DSLContext sql;
     private final ChangeFeed changes;
     private final BackgroundReading background;
     private final TransactionTemplate reading;
     private final Duration longest;
+    private final Turns turns = new Turns(AT_ONCE);
+    private final Map<Key, CompletableFuture<Long>> underWay = new ConcurrentHashMap<>();
     private final Cache<Key, Counted> kept = Caffeine.newBuilder().maximumSize(10_000).build();
 
     /** @param longest a count that takes longer is not waited for */
@@ -128,11 +140,47 @@ class RowCounts {
         return new Total.Exactly(rows);
     }
 
-    /** Counts to the end, however many there are. */
+    /**
+     * Counts to the end, however many there are. Few count at once, and the same only once, whoever asks.
+     *
+     * @throws Busy when there is no turn to be had
+     */
     Total.Exactly countToEnd(RowQuery query, Locale language) {
         Long known = known(query);
-        return new Total.Exactly(known != null ? known
-                : Objects.requireNonNull(reading.execute(status -> countAll(query, language))));
+        if (known != null) {
+            return new Total.Exactly(known);
+        }
+        CompletableFuture<Long> mine = new CompletableFuture<>();
+        CompletableFuture<Long> others = underWay.putIfAbsent(key(query), mine);
+        return new Total.Exactly(others == null ? countFor(mine, query, language) : await(others));
+    }
+
+    private long countFor(CompletableFuture<Long> all, RowQuery query, Locale language) {
+        try {
+            long rows = turns.take(LONGEST_WAIT,
+                    () -> Objects.requireNonNull(reading.execute(status -> countAll(query, language))));
+            all.complete(rows);
+            return rows;
+        } catch (RuntimeException failed) {
+            all.completeExceptionally(failed);
+            throw failed;
+        } finally {
+            underWay.remove(key(query), all);
+        }
+    }
+
+    private static long await(CompletableFuture<Long> others) {
+        try {
+            return others.get(LONGEST_COUNT.toMillis(), TimeUnit.MILLISECONDS);
+        } catch (ExecutionException failed) {
+            throw failed.getCause() instanceof RuntimeException cause ? cause
+                    : new IllegalStateException(failed.getCause());
+        } catch (TimeoutException stillCounting) {
+            throw new Busy(LONGEST_WAIT);
+        } catch (InterruptedException stop) {
+            Thread.currentThread().interrupt();
+            throw new Busy(LONGEST_WAIT);
+        }
     }
 
     private long countAll(RowQuery query, Locale language) {

@@ -9,6 +9,7 @@ import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.table.FieldType;
+import org.pressboard.value.SpreadsheetCells;
 import org.pressboard.value.Value;
 
 /** Values and types of the core as PostgreSQL has them. */
@@ -57,6 +58,15 @@ public final class ValueSql {
             case LocalDateTime moment -> Value.of(moment);
             default -> throw new IllegalArgumentException("No value of a field: " + column.getClass());
         };
+    }
+
+    /** The column as it stands in a file for spreadsheets. */
+    public static Field<?> cell(Field<?> column, FieldType type, SpreadsheetCells cells) {
+        Field<?> plain = plainForm(column, type);
+        boolean isText = columnType(type).equals(SQLDataType.CLOB);
+        return !isText || cells == SpreadsheetCells.BARE ? plain
+                : DSL.field("case when {0} ~ {1} and {0} !~ {2} then {3} || {0} else {0} end", String.class, plain,
+                        DSL.inline(SpreadsheetCells.FORMULA), DSL.inline(SpreadsheetCells.NUMBER), DSL.inline("'"));
     }
 
     /** The column as its values' plain form has it (see {@link org.pressboard.value.PlainForm}). */

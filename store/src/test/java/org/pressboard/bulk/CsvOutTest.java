@@ -27,6 +27,7 @@ import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.SortBy;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
+import org.pressboard.value.SpreadsheetCells;
 import org.pressboard.testing.StoreTest;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
@@ -103,7 +104,7 @@ class CsvOutTest extends StoreTest {
                 name("hosted", table.key().name())));
         RowQuery query = query(table, VISITORS.getLast(), Condition.ALWAYS, List.of(), 1, 10);
         for (int room : new int[] {0, 10, 100_000, 0, 10, 100_000}) {
-            assertThatThrownBy(() -> csv.write(query, ENGLISH, new Full(room)))
+            assertThatThrownBy(() -> csv.write(query, ENGLISH, SpreadsheetCells.BARE, new Full(room)))
                     .isInstanceOf(UncheckedIOException.class);
         }
         assertThat(records(written(query))).hasSize(100_001);
@@ -128,7 +129,7 @@ class CsvOutTest extends StoreTest {
 
     private String written(RowQuery query) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        csv.write(query, ENGLISH, out);
+        csv.write(query, ENGLISH, SpreadsheetCells.BARE, out);
         return out.toString(UTF_8);
     }
 }

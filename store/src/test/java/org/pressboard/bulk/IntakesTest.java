@@ -37,6 +37,7 @@ import org.pressboard.table.Field;
 import org.pressboard.table.FieldKey;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
+import org.pressboard.value.SpreadsheetCells;
 import org.pressboard.testing.Eventually;
 import org.pressboard.testing.StoreTest;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -102,7 +103,7 @@ class IntakesTest extends StoreTest {
         assertThat(aside).isEqualTo(file.aside());
         Table table = catalog.table(new TableKey(Objects.requireNonNull(done.tableKey()))).orElseThrow();
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        csv.write(query(table, Visitor.staff("owner@example.org"), Condition.ALWAYS, List.of(), 1, 10), ENGLISH, out);
+        csv.write(query(table, Visitor.staff("owner@example.org"), Condition.ALWAYS, List.of(), 1, 10), ENGLISH, SpreadsheetCells.BARE, out);
         assertThat(records(out.toString(StandardCharsets.UTF_8).replace("\r\n", "\n"))).isEqualTo(records(file.out()));
     }
 

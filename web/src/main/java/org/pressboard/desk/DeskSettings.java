@@ -25,19 +25,33 @@ class DeskSettings {
     @GetMapping("/desk/settings")
     String settings(Model model) {
         model.addAttribute("site", catalog.site());
+        model.addAttribute("suggested", catalog.suggestedAddress());
         model.addAttribute("languages", Site.LANGUAGES);
         return "desk/settings";
     }
 
     @PostMapping("/desk/settings")
-    String change(@RequestParam String name, @RequestParam String language, Model model, RedirectAttributes flash) {
-        if (name.isBlank() || name.strip().length() > 80) {
-            model.addAttribute("problem", "desk.settings.no-name");
+    String change(@RequestParam String name, @RequestParam String language,
+            @RequestParam(defaultValue = "") String address, Model model, RedirectAttributes flash) {
+        String plainAddress = address.strip().replaceAll("/+$", "");
+        String problem = problem(name, language, plainAddress);
+        if (!problem.isEmpty()) {
+            model.addAttribute("problem", problem);
             return settings(model);
         }
-        catalog.changeSite(new Site(name.strip(), language));
+        catalog.changeSite(new Site(name.strip(), language, plainAddress));
         publisher.completeIndexes();
         flash.addFlashAttribute("changed", true);
         return "redirect:/desk/settings";
+    }
+
+    private static String problem(String name, String language, String address) {
+        if (name.isBlank() || name.strip().length() > 80) {
+            return "desk.settings.no-name";
+        }
+        if (!Site.LANGUAGES.contains(language)) {
+            return "desk.settings.no-language";
+        }
+        return Site.isAddress(address) ? "" : "desk.settings.no-address";
     }
 }

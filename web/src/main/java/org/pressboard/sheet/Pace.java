@@ -5,6 +5,9 @@ import com.github.benmanes.caffeine.cache.LoadingCache;
 import io.github.bucket4j.Bucket;
 import io.github.bucket4j.ConsumptionProbe;
 import java.time.Duration;
+import java.util.function.Supplier;
+import org.pressboard.rows.Busy;
+import org.pressboard.rows.Turns;
 import org.springframework.stereotype.Component;
 
 /**
@@ -27,9 +30,28 @@ public class Pace {
     private static final int PER_SECOND = 20;
     private static final Duration FORGOTTEN_AFTER = Duration.ofSeconds(AT_ONCE / PER_SECOND);
 
+    /** So many readings of one address go on at once; a page asks for one or two. */
+    private static final int READ_AT_ONCE = 3;
+    private static final Duration LONGEST_WAIT = Duration.ofSeconds(5);
+
+    private final LoadingCache<String, Turns> turns = Caffeine.newBuilder().weakValues()
+            .build(who -> new Turns(READ_AT_ONCE));
     private final LoadingCache<String, Bucket> buckets = Caffeine.newBuilder().maximumSize(100_000)
             .expireAfterAccess(FORGOTTEN_AFTER).build(who -> Bucket.builder().addLimit(limit ->
                     limit.capacity(AT_ONCE).refillGreedy(PER_SECOND, Duration.ofSeconds(1))).build());
+
+    /**
+     * Does what reads from the database for that address: few things at once, the others after them.
+     *
+     * @throws TooOften when so many are under way for long
+     */
+    public <T> T inTurn(String networkAddress, Supplier<T> work) {
+        try {
+            return turns.get(networkAddress).take(LONGEST_WAIT, work);
+        } catch (Busy others) {
+            throw new TooOften(others.comeBackIn().toSeconds());
+        }
+    }
 
     /** @throws TooOften when that address has asked for too much lately */
     public void spend(String networkAddress, int cost) {

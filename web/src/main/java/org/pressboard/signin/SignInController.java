@@ -2,7 +2,9 @@ package org.pressboard.signin;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.ArrayList;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.pressboard.catalog.Account;
 import org.pressboard.catalog.Accounts;
 import org.pressboard.catalog.WelcomeLinks;
@@ -19,6 +21,12 @@ import org.springframework.web.bind.annotation.RequestParam;
 class SignInController {
 
     private static final int SHORTEST_PASSWORD = 10;
+
+    /** What lies behind them would not count (bcrypt). */
+    private static final int LONGEST_PASSWORD_BYTES = 72;
+
+    private static final int LONGEST_NAME = 100;
+    private static final Pattern CONTROL = Pattern.compile("\\p{Cntrl}");
 
     private final Accounts accounts;
     private final WelcomeLinks links;
@@ -40,6 +48,8 @@ class SignInController {
                 model.addAttribute("notice", "signin." + why);
             }
         }
+        String to = request.getParameter(AfterSignIn.TO);
+        model.addAttribute("to", to != null && AfterSignIn.isPlace(to) ? to : "");
         return "signin/sign-in";
     }
 
@@ -55,6 +65,9 @@ class SignInController {
     String makeOwner(@RequestParam String token, @RequestParam String name, @RequestParam String email,
             @RequestParam String password, Model model) {
         List<String> problems = problems(name, email, password);
+        if (problems.isEmpty() && links.isGood(token) && accounts.find(email).isPresent()) {
+            problems.add("welcome.taken-email");
+        }
         if (problems.isEmpty() && isMade(token, name, email, password)) {
             return "redirect:/sign-in";
         }
@@ -68,14 +81,17 @@ class SignInController {
 
     private static List<String> problems(String name, String email, String password) {
         List<String> problems = new ArrayList<>();
-        if (name.isBlank()) {
+        if (name.isBlank() || name.length() > LONGEST_NAME || CONTROL.matcher(name).find()) {
             problems.add("welcome.no-name");
         }
-        if (!email.strip().matches("[^\\s@]+@[^\\s@]+")) {
+        if (!Accounts.normal(email).matches("[^\\s\\p{Cntrl}@]{1,64}@[^\\s\\p{Cntrl}@]{1,190}")) {
             problems.add("welcome.no-email");
         }
         if (password.length() < SHORTEST_PASSWORD) {
             problems.add("welcome.short-password");
+        }
+        if (password.getBytes(StandardCharsets.UTF_8).length > LONGEST_PASSWORD_BYTES) {
+            problems.add("welcome.long-password");
         }
         return problems;
     }

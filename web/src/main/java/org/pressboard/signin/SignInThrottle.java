@@ -9,28 +9,34 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Duration;
-import java.util.Locale;
-import org.jspecify.annotations.Nullable;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.pressboard.catalog.Accounts;
 import org.springframework.boot.web.servlet.FilterRegistrationBean;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.event.EventListener;
-import org.springframework.security.authentication.event.AuthenticationFailureBadCredentialsEvent;
+import org.springframework.security.authentication.event.AuthenticationSuccessEvent;
 import org.springframework.security.web.authentication.WebAuthenticationDetails;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
 /**
- * Slows down guessing of passwords: so many wrong ones from one address on the network, and so many for one account,
- * then one more every so often. Right ones cost nothing.
+ * Slows down guessing of passwords. A try costs before it is looked at, so that many at once are no more than one after
+ * the other; right ones are given back. What is slowed is an account from one network, so that a stranger elsewhere does
+ * not lock anybody out; for the account alone the bound is wider.
  */
 @Component
 public class SignInThrottle extends OncePerRequestFilter {
 
-    private static final int TRIES_FOR_ACCOUNT = 10;
+    private static final int TRIES_FOR_ACCOUNT_FROM_NETWORK = 10;
+    private static final int TRIES_FOR_ACCOUNT = 100;
     private static final int TRIES_FROM_ADDRESS = 50;
     private static final Duration PER = Duration.ofMinutes(5);
+    private static final Pattern CONTROL = Pattern.compile("\\p{Cntrl}");
 
+    private final LoadingCache<String, Bucket> accountsFromNetworks = buckets(TRIES_FOR_ACCOUNT_FROM_NETWORK);
     private final LoadingCache<String, Bucket> accounts = buckets(TRIES_FOR_ACCOUNT);
     private final LoadingCache<String, Bucket> addresses = buckets(TRIES_FROM_ADDRESS);
 
@@ -47,25 +53,39 @@ public class SignInThrottle extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        boolean mayTry = accounts.get(account(request.getParameter("email"))).getAvailableTokens() > 0
-                && addresses.get(request.getRemoteAddr()).getAvailableTokens() > 0;
-        if (mayTry) {
+        String email = String.valueOf(request.getParameter("email"));
+        if (CONTROL.matcher(email).find()) {
+            response.sendRedirect("/sign-in?failed");
+        } else if (spend(Accounts.normal(email), request.getRemoteAddr())) {
             chain.doFilter(request, response);
         } else {
             response.sendRedirect("/sign-in?slow");
         }
     }
 
-    @EventListener
-    void noteWrongPassword(AuthenticationFailureBadCredentialsEvent failure) {
-        accounts.get(account(failure.getAuthentication().getName())).tryConsume(1);
-        if (failure.getAuthentication().getDetails() instanceof WebAuthenticationDetails details) {
-            addresses.get(details.getRemoteAddress()).tryConsume(1);
+    private boolean spend(String account, String address) {
+        List<Bucket> spent = new ArrayList<>();
+        for (Bucket bucket : buckets(account, address)) {
+            if (!bucket.tryConsume(1)) {
+                spent.forEach(each -> each.addTokens(1));
+                return false;
+            }
+            spent.add(bucket);
         }
+        return true;
     }
 
-    private static String account(@Nullable String email) {
-        return String.valueOf(email).strip().toLowerCase(Locale.ROOT);
+    private List<Bucket> buckets(String account, String address) {
+        return List.of(accountsFromNetworks.get(account + " from " + Networks.of(address)), accounts.get(account),
+                addresses.get(address));
+    }
+
+    @EventListener
+    void giveBack(AuthenticationSuccessEvent success) {
+        if (success.getAuthentication().getDetails() instanceof WebAuthenticationDetails details) {
+            buckets(Accounts.normal(success.getAuthentication().getName()), details.getRemoteAddress())
+                    .forEach(bucket -> bucket.addTokens(1));
+        }
     }
 
     /** It is part of Spring Security's chain and of no other. */

@@ -23,6 +23,7 @@ public final class SignedIn implements UserDetails, CredentialsContainer {
     private final String email;
     private final String name;
     private final Account.Role role;
+    private final @Nullable String stamp;
     private @Nullable String passwordHash;
 
     SignedIn(Account account) {
@@ -30,7 +31,13 @@ public final class SignedIn implements UserDetails, CredentialsContainer {
         this.email = account.email();
         this.name = account.name();
         this.role = account.role();
+        this.stamp = account.stamp();
         this.passwordHash = account.passwordHash();
+    }
+
+    /** Whether the account is the one that signed in, and may do what it might then. */
+    boolean isStill(Account account) {
+        return account.stamp().equals(stamp);
     }
 
     /** Who the request is from; {@code null}: somebody not signed in. */

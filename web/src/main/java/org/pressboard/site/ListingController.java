@@ -49,7 +49,8 @@ class ListingController {
         if (freshness.isKnown(List.of(open.asking()), visitor, request, response)) {
             return null;
         }
-        model.addAttribute("sheet", sheets.sheet(open.asking(), place, language));
+        model.addAttribute("sheet", pace.inTurn(request.getRequest().getRemoteAddr(),
+                () -> sheets.sheet(open.asking(), place, language)));
         return "sheet/sheet :: sheet";
     }
 
@@ -59,7 +60,7 @@ class ListingController {
         pace.spend(request.getRemoteAddr(), Pace.COUNT);
         Asking asking = listings.open(listing, SignedIn.currentVisitor(), parameters).asking();
         NotHonoured.refuse(asking.asked());
-        return sheets.countToEnd(asking, language);
+        return pace.inTurn(request.getRemoteAddr(), () -> sheets.countToEnd(asking, language));
     }
 
     /** Typing changes the address in place; everything else is a step that Back undoes. */

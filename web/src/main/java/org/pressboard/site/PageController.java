@@ -16,6 +16,7 @@ import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Listing;
 import org.pressboard.sheet.Asking;
 import org.pressboard.sheet.NotThere;
+import org.pressboard.sheet.Pace;
 import org.pressboard.sheet.Place;
 import org.pressboard.sheet.Sheet;
 import org.pressboard.sheet.Sheets;
@@ -35,11 +36,13 @@ class PageController {
     private final Catalog catalog;
     private final Sheets sheets;
     private final Freshness freshness;
+    private final Pace pace;
 
-    PageController(Catalog catalog, Sheets sheets, Freshness freshness) {
+    PageController(Catalog catalog, Sheets sheets, Freshness freshness, Pace pace) {
         this.catalog = catalog;
         this.sheets = sheets;
         this.freshness = freshness;
+        this.pace = pace;
     }
 
     /** The start: the first page that the visitor may see; at the desk for staff when there is none. */
@@ -71,9 +74,12 @@ class PageController {
         if (freshness.isKnown(askings, visitor, request, response)) {
             return null;
         }
+        String publicAddress = site.site().publicAddress();
+        model.addAttribute("canonical", publicAddress.isEmpty() ? "" : publicAddress + "/" + edition.page().key());
         model.addAttribute("page", edition.page());
         model.addAttribute("sheets", askings.stream().filter(asking -> asking.decision().isAllowed())
-                .map(asking -> sheet(edition, asking, language)).toList());
+                .map(asking -> pace.inTurn(request.getRequest().getRemoteAddr(),
+                        () -> sheet(edition, asking, language))).toList());
         model.addAttribute("unseen", visitor.isStaff() ? unseen(site, edition) : List.of());
         return "site/page";
     }

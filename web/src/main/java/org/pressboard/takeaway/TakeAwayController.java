@@ -2,14 +2,13 @@ package org.pressboard.takeaway;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.io.BufferedOutputStream;
 import java.io.IOException;
-import java.io.OutputStream;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import org.pressboard.bulk.CsvOut;
+import org.pressboard.bulk.Spool;
 import org.pressboard.listing.RowPage;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.rows.Rows;
@@ -19,8 +18,10 @@ import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Pace;
 import org.pressboard.sheet.Sheets;
 import org.pressboard.signin.SignedIn;
+import org.pressboard.value.SpreadsheetCells;
 import org.pressboard.site.OpenListings;
 import org.springframework.stereotype.Controller;
+import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -31,13 +32,14 @@ import org.springframework.web.bind.annotation.ResponseBody;
 @Controller
 class TakeAwayController {
 
-    private static final int BUFFER = 64 * 1024;
+    private static final String CELLS = "cells";
 
     private final OpenListings listings;
     private final Sheets sheets;
     private final CsvOut csv;
     private final Rows rows;
     private final Pace pace;
+    private final Readers readers = new Readers();
 
     TakeAwayController(OpenListings listings, Sheets sheets, CsvOut csv, Rows rows, Pace pace) {
         this.listings = listings;
@@ -50,13 +52,19 @@ class TakeAwayController {
     @GetMapping(path = "/listings/{listing}/rows.csv")
     void csv(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
             HttpServletRequest request, HttpServletResponse response) throws IOException {
-        Asking asking = asking(listing, parameters);
+        boolean bare = List.of("bare").equals(parameters.get(CELLS));
+        MultiValueMap<String, String> asked = new LinkedMultiValueMap<>(parameters);
+        if (bare) {
+            asked.remove(CELLS);
+        }
+        Asking asking = asking(listing, asked);
         pace.spend(request.getRemoteAddr(), Pace.TAKE_AWAY);
         RowQuery query = sheets.query(asking);
-        response.setContentType("text/csv;charset=UTF-8;header=present");
-        response.setHeader("Content-Disposition", "attachment; filename=\"" + listing + ".csv\"");
-        try (OutputStream out = new BufferedOutputStream(response.getOutputStream(), BUFFER)) {
-            csv.write(query, language, out);
+        try (Readers.Place place = readers.enter(request.getRemoteAddr());
+                Spool rows = csv.read(query, language, bare ? SpreadsheetCells.BARE : SpreadsheetCells.HARMLESS)) {
+            response.setContentType("text/csv;charset=UTF-8;header=present");
+            response.setHeader("Content-Disposition", "attachment; filename=\"" + listing + ".csv\"");
+            rows.copyTo(place.patient(response.getOutputStream()));
         }
     }
 
@@ -66,7 +74,7 @@ class TakeAwayController {
         Asking asking = asking(listing, parameters);
         pace.spend(request.getRemoteAddr(), Pace.PAGE);
         RowQuery query = sheets.query(asking);
-        RowPage page = rows.page(query, language);
+        RowPage page = pace.inTurn(request.getRemoteAddr(), () -> rows.page(query, language));
         return JsonRows.of(query, page);
     }
 

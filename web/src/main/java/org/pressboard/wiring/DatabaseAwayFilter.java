@@ -5,7 +5,6 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.sql.SQLException;
@@ -36,7 +35,7 @@ final class DatabaseAwayFilter extends OncePerRequestFilter implements HandlerEx
     private final String page;
 
     DatabaseAwayFilter(String stylesheet) {
-        this.page = read("/templates/error/away.html").replace("STYLESHEET", stylesheet);
+        this.page = PlainPage.read("/templates/error/away.html").replace("STYLESHEET", stylesheet);
     }
 
     @Override
@@ -72,8 +71,7 @@ final class DatabaseAwayFilter extends OncePerRequestFilter implements HandlerEx
         response.resetBuffer();
         response.setStatus(HttpServletResponse.SC_SERVICE_UNAVAILABLE);
         response.setHeader("Retry-After", SECONDS_TO_WAIT);
-        response.setHeader("Cache-Control", "no-store");
-        response.setHeader("Content-Security-Policy", SecurityConfiguration.CONTENT_SECURITY_POLICY);
+        PlainPage.secure(response);
         response.setCharacterEncoding(StandardCharsets.UTF_8.name());
         boolean json = request.getRequestURI().endsWith(".json");
         response.setContentType(json ? MediaType.APPLICATION_PROBLEM_JSON_VALUE : MediaType.TEXT_HTML_VALUE);
@@ -98,13 +96,5 @@ final class DatabaseAwayFilter extends OncePerRequestFilter implements HandlerEx
         String state = failed.getSQLState();
         return state == null ? "Connection is closed".equals(failed.getMessage())
                 : state.startsWith("08") || state.startsWith("57P0");
-    }
-
-    private static String read(String resource) {
-        try (InputStream in = DatabaseAwayFilter.class.getResourceAsStream(resource)) {
-            return new String(java.util.Objects.requireNonNull(in).readAllBytes(), StandardCharsets.UTF_8);
-        } catch (IOException unreadable) {
-            throw new UncheckedIOException(unreadable);
-        }
     }
 }

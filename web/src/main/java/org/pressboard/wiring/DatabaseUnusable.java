@@ -27,6 +27,7 @@ class DatabaseUnusable extends AbstractFailureAnalyzer<SQLException> {
             return "Make the database, or check PRESSBOARD_DB_URL.";
         }
         return state.equals("42501")
-                ? "The user of PRESSBOARD_DB_USER must own the database and may create roles." : null;
+                ? "The user of PRESSBOARD_DB_USER must own the database; and an administrator runs once: "
+                        + "create role pressboard_visitor nologin; grant pressboard_visitor to that user." : null;
     }
 }

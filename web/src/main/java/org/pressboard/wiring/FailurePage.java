@@ -22,6 +22,7 @@ final class FailurePage {
         return switch (status) {
             case NOT_FOUND -> "404";
             case FORBIDDEN, UNAUTHORIZED -> "403";
+            case SERVICE_UNAVAILABLE, TOO_MANY_REQUESTS -> "busy";
             default -> status.is4xxClientError() ? "4xx" : "500";
         };
     }

@@ -6,6 +6,9 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.util.Locale;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.rows.Busy;
+import org.pressboard.sql.Canceled;
+import org.springframework.dao.DataAccessException;
 import org.pressboard.sheet.NotHonoured;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.TooOften;
@@ -23,6 +26,8 @@ import org.springframework.web.servlet.resource.NoResourceFoundException;
 /** The one place where what went wrong becomes an answer: a page for people, problem details for programs. */
 @ControllerAdvice
 class Failures {
+
+    private static final String SECONDS_WHEN_SLOW = "10";
 
     private final MessageSource messages;
 
@@ -65,6 +70,24 @@ class Failures {
         detail.setProperty("parts", failure.problems().all().stream().map(problem -> messages.getMessage(
                 "problem." + problem.code(), problem.details().toArray(), language)).toList());
         return ResponseEntity.badRequest().contentType(MediaType.APPLICATION_PROBLEM_JSON).body(detail);
+    }
+
+    @ExceptionHandler
+    Object busy(Busy failure, HttpServletRequest request, HttpServletResponse response, Locale language) {
+        long seconds = Math.max(1, failure.comeBackIn().toSeconds());
+        response.setHeader(HttpHeaders.RETRY_AFTER, Long.toString(seconds));
+        return answer(HttpStatus.SERVICE_UNAVAILABLE, Problem.of("busy", seconds), request, language);
+    }
+
+    /** A statement that took longer than it may; whatever layer says so. */
+    @ExceptionHandler({DataAccessException.class, org.jooq.exception.DataAccessException.class})
+    Object tookTooLong(RuntimeException failure, HttpServletRequest request, HttpServletResponse response,
+            Locale language) {
+        if (!Canceled.is(failure)) {
+            throw failure;
+        }
+        response.setHeader(HttpHeaders.RETRY_AFTER, SECONDS_WHEN_SLOW);
+        return answer(HttpStatus.SERVICE_UNAVAILABLE, Problem.of("took-too-long"), request, language);
     }
 
     private Object answer(HttpStatus status, Problem problem, HttpServletRequest request, Locale language) {

@@ -1,5 +1,8 @@
 package org.pressboard.wiring;
 
+import org.pressboard.catalog.Accounts;
+import org.pressboard.signin.AccountCheck;
+import org.pressboard.signin.AfterSignIn;
 import org.pressboard.signin.SignInThrottle;
 import org.pressboard.signin.UploadGuard;
 import org.springframework.context.annotation.Bean;
@@ -10,7 +13,11 @@ import org.springframework.security.crypto.factory.PasswordEncoderFactories;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
+import org.springframework.security.config.annotation.web.configurers.RequestCacheConfigurer;
+import org.springframework.security.web.context.SecurityContextHolderFilter;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.csrf.CsrfFilter;
+import org.springframework.security.web.firewall.RequestRejectedHandler;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 
 /** Who may ask for which addresses. What they then see of rows is for the grants to say. */
@@ -23,7 +30,8 @@ class SecurityConfiguration {
             + "form-action 'self'; frame-ancestors 'none'";
 
     @Bean
-    SecurityFilterChain filters(HttpSecurity http, SignInThrottle throttle) {
+    SecurityFilterChain filters(HttpSecurity http, SignInThrottle throttle, AfterSignIn afterSignIn,
+            Accounts accounts) {
         return http
                 .authorizeHttpRequests(requests -> requests
                         .requestMatchers("/desk/**").hasAnyRole("OWNER", "EDITOR")
@@ -34,9 +42,12 @@ class SecurityConfiguration {
                         .requestMatchers("/sign-in", "/sign-out", "/welcome", "/error").permitAll()
                         .anyRequest().denyAll())
                 .formLogin(form -> form.loginPage("/sign-in").usernameParameter("email")
-                        .defaultSuccessUrl("/", false).failureUrl("/sign-in?failed"))
+                        .successHandler(afterSignIn).failureHandler(afterSignIn))
+                .exceptionHandling(failures -> failures.authenticationEntryPoint(afterSignIn))
                 .logout(out -> out.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
-                .requestCache(cache -> cache.requestCache(new PagesOnlyRequestCache()))
+                .requestCache(RequestCacheConfigurer::disable)
+                .csrf(csrf -> csrf.csrfTokenRepository(formTokens()))
+                .addFilterAfter(new AccountCheck(accounts), SecurityContextHolderFilter.class)
                 .addFilterBefore(new UploadGuard(), CsrfFilter.class)
                 .addFilterBefore(throttle, UsernamePasswordAuthenticationFilter.class)
                 .headers(headers -> headers
@@ -45,6 +56,20 @@ class SecurityConfiguration {
                         .permissionsPolicyHeader(policy ->
                                 policy.policy("camera=(), microphone=(), geolocation=(), payment=(), usb=()")))
                 .build();
+    }
+
+    /** In a cookie, so that a form can be shown to people of whom nothing is kept. */
+    private static CookieCsrfTokenRepository formTokens() {
+        CookieCsrfTokenRepository tokens = new CookieCsrfTokenRepository();
+        tokens.setCookieName("pressboard-form");
+        tokens.setCookieCustomizer(cookie -> cookie.httpOnly(true).sameSite("Lax").path("/"));
+        return tokens;
+    }
+
+    /** What the firewall refuses, such as a path with a semicolon, gets a page like everything else. */
+    @Bean
+    RequestRejectedHandler rejectedHandler(Assets assets) {
+        return (request, response, refused) -> new RefusedPage(assets).write(response);
     }
 
     @Bean

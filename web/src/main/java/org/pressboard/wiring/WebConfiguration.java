@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.Duration;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
@@ -18,6 +19,9 @@ import org.springframework.core.Ordered;
 import org.springframework.http.CacheControl;
 import org.springframework.web.servlet.HandlerExceptionResolver;
 import org.springframework.web.servlet.LocaleResolver;
+import org.pressboard.problem.ProblemsFound;
+import org.springframework.web.servlet.HandlerInterceptor;
+import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 import org.thymeleaf.spring6.view.ThymeleafViewResolver;
@@ -56,6 +60,30 @@ class WebConfiguration implements WebMvcConfigurer {
         FilterRegistrationBean<DatabaseAwayFilter> filter = new FilterRegistrationBean<>(databaseAway);
         filter.setOrder(Ordered.HIGHEST_PRECEDENCE);
         return filter;
+    }
+
+    @Bean
+    FilterRegistrationBean<BodyBound> bodyBound() {
+        FilterRegistrationBean<BodyBound> filter = new FilterRegistrationBean<>(new BodyBound());
+        filter.setOrder(Ordered.HIGHEST_PRECEDENCE + 1);
+        return filter;
+    }
+
+    /** No text can have a NUL character in PostgreSQL, nor means anybody one. */
+    @Override
+    public void addInterceptors(InterceptorRegistry registry) {
+        registry.addInterceptor(new HandlerInterceptor() {
+            @Override
+            public boolean preHandle(HttpServletRequest request, HttpServletResponse response, Object handler) {
+                boolean isForm = request.getMethod().equals("POST")
+                        && !String.valueOf(request.getContentType()).startsWith("multipart/");
+                if (isForm && request.getParameterMap().values().stream().flatMap(Arrays::stream)
+                        .anyMatch(text -> text.indexOf('\0') >= 0)) {
+                    throw ProblemsFound.of("nul-character");
+                }
+                return true;
+            }
+        });
     }
 
     /** The desk speaks English; the visitors' pages speak the site's language. */

@@ -22,7 +22,7 @@ class SignInTest extends InBrowser {
     void whoeverAsksForTheDeskComesBackToItAndLeavesAgain() {
         Page page = desktop();
         page.navigate(address("/desk/pages/trees"));
-        assertThat(page).hasURL(address("/sign-in"));
+        assertThat(page).hasURL(address("/sign-in?to=%2Fdesk%2Fpages%2Ftrees"));
         page.getByLabel("E-mail address").fill("OWNER@example.org");
         page.getByLabel("Password").fill("quillbrook");
         button(page, "Sign in").click();
@@ -30,7 +30,7 @@ class SignInTest extends InBrowser {
         button(page, "Sign out").click();
         assertThat(page.locator(".note")).hasText("You are signed out.");
         page.navigate(address("/desk"));
-        assertThat(page).hasURL(address("/sign-in"));
+        assertThat(page).hasURL(address("/sign-in?to=%2Fdesk"));
     }
 
     @Test

@@ -19,7 +19,8 @@ import org.springframework.test.context.DynamicPropertySource;
  * must not change what is counted.
  */
 @SpringBootTest(classes = PressboardApplication.class, webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
-        properties = {"pressboard.demo=true", "pressboard.longest-count=20s"})
+        properties = {"pressboard.demo=true", "pressboard.longest-count=20s",
+            "pressboard.proxies=127.0.0.1, 0:0:0:0:0:0:0:1"})
 public abstract class RunningSite {
 
     protected static final TestDatabase DATABASE = TestDatabase.create();

@@ -48,7 +48,7 @@ class StructureTest {
                     "schema", "sheet", "signin", "table")),
             Map.entry("demo", Set.of("bulk", "catalog", "condition", "edition", "grant", "intake", "listing", "rows",
                     "schema", "table", "value")),
-            Map.entry("wiring", Set.of("catalog", "problem", "sheet", "signin", "site")));
+            Map.entry("wiring", Set.of("bulk", "catalog", "problem", "rows", "sheet", "signin", "site", "sql")));
 
     private static final Set<String> CORE = Set.of("problem", "table", "value", "condition", "grant", "listing",
             "intake", "edition");

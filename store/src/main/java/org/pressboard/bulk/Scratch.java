@@ -1,0 +1,69 @@
+package org.pressboard.bulk;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.stream.Stream;
+import org.pressboard.rows.Busy;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
+
+/**
+ * A folder for what need not outlive a moment, and how much of the disk that may take. What a run that was killed has
+ * left there is removed at the next start.
+ */
+@Component
+public class Scratch {
+
+    private static final long MOST_BYTES = 4L * 1024 * 1024 * 1024;
+    private static final long LEFT_FREE = 256L * 1024 * 1024;
+    private static final Duration COME_BACK_IN = Duration.ofSeconds(30);
+
+    private final Path folder;
+    private final AtomicLong taken = new AtomicLong();
+
+    Scratch(@Value("${pressboard.scratch:}") String folder) {
+        try {
+            this.folder = folder.isEmpty() ? Files.createTempDirectory("pressboard-") : emptied(Path.of(folder));
+        } catch (IOException unusable) {
+            throw new UncheckedIOException(unusable);
+        }
+    }
+
+    private static Path emptied(Path folder) throws IOException {
+        Files.createDirectories(folder);
+        List<Path> left;
+        try (Stream<Path> files = Files.list(folder)) {
+            left = files.filter(Files::isRegularFile).toList();
+        }
+        for (Path file : left) {
+            Files.delete(file);
+        }
+        return folder.toAbsolutePath();
+    }
+
+    public Path folder() {
+        return folder;
+    }
+
+    /**
+     * Takes so much of the disk.
+     *
+     * @throws Busy when there is not so much to be had
+     */
+    void take(long bytes) {
+        boolean isFull = taken.addAndGet(bytes) > MOST_BYTES || folder.toFile().getUsableSpace() < LEFT_FREE;
+        if (isFull) {
+            taken.addAndGet(-bytes);
+            throw new Busy(COME_BACK_IN);
+        }
+    }
+
+    void giveBack(long bytes) {
+        taken.addAndGet(-bytes);
+    }
+}

@@ -1,0 +1,86 @@
+package org.pressboard.bulk;
+
+import java.io.BufferedOutputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What has been read from the database and waits for somebody to take it, however slowly: a little in memory, more in a
+ * file. To be closed.
+ */
+public final class Spool extends OutputStream {
+
+    private static final int IN_MEMORY = 1024 * 1024;
+    private static final int PIECE = 16 * 1024 * 1024;
+    private static final int BUFFER = 64 * 1024;
+
+    private final Scratch scratch;
+    private final ByteArrayOutputStream start = new ByteArrayOutputStream();
+    private @Nullable Path file;
+    private @Nullable OutputStream rest;
+    private long taken;
+    private long written;
+
+    Spool(Scratch scratch) {
+        this.scratch = scratch;
+    }
+
+    @Override
+    public void write(int each) throws IOException {
+        write(new byte[] {(byte) each}, 0, 1);
+    }
+
+    @Override
+    public void write(byte[] bytes, int offset, int length) throws IOException {
+        if (rest == null && start.size() + length <= IN_MEMORY) {
+            start.write(bytes, offset, length);
+        } else {
+            makeRoom(length);
+            rest().write(bytes, offset, length);
+            written += length;
+        }
+    }
+
+    private void makeRoom(int length) {
+        while (written + length > taken) {
+            scratch.take(PIECE);
+            taken += PIECE;
+        }
+    }
+
+    private OutputStream rest() throws IOException {
+        if (rest == null) {
+            file = Files.createTempFile(scratch.folder(), "take-away-", ".csv");
+            rest = new BufferedOutputStream(Files.newOutputStream(file), BUFFER);
+        }
+        return rest;
+    }
+
+    /** Gives it all to a reader. */
+    public void copyTo(OutputStream reader) throws IOException {
+        start.writeTo(reader);
+        if (rest != null && file != null) {
+            rest.flush();
+            Files.copy(file, reader);
+        }
+    }
+
+    @Override
+    public void close() throws IOException {
+        try {
+            if (rest != null) {
+                rest.close();
+            }
+        } finally {
+            scratch.giveBack(taken);
+            taken = 0;
+            if (file != null) {
+                Files.deleteIfExists(file);
+            }
+        }
+    }
+}

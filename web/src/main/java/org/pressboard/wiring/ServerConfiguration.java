@@ -1,0 +1,77 @@
+package org.pressboard.wiring;
+
+import java.util.Arrays;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import org.apache.catalina.Host;
+import org.apache.catalina.connector.Request;
+import org.apache.catalina.connector.Response;
+import org.apache.catalina.core.StandardHost;
+import org.apache.catalina.valves.ErrorReportValve;
+import org.apache.catalina.valves.RemoteIpValve;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.tomcat.servlet.TomcatServletWebServerFactory;
+import org.springframework.boot.web.server.WebServerFactoryCustomizer;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** The server that the application runs in. */
+@Configuration(proxyBeanMethods = false)
+class ServerConfiguration {
+
+    /**
+     * What a proxy says of visitors' addresses is believed only of those named; else anybody could say that they are
+     * somebody else, and no bound by address would hold.
+     *
+     * @param proxies their addresses, apart by commas; none: nobody is believed
+     */
+    @Bean
+    WebServerFactoryCustomizer<TomcatServletWebServerFactory> proxies(
+            @Value("${pressboard.proxies:}") String proxies) {
+        return factory -> {
+            if (!proxies.isBlank()) {
+                RemoteIpValve valve = new RemoteIpValve();
+                valve.setInternalProxies(Arrays.stream(proxies.split(",")).map(String::strip).map(Pattern::quote)
+                        .collect(Collectors.joining("|")));
+                valve.setRemoteIpHeader("X-Forwarded-For");
+                valve.setProtocolHeader("X-Forwarded-Proto");
+                factory.addEngineValves(valve);
+            }
+        };
+    }
+
+    /** What the server refuses by itself, such as an address that is none, gets our page and headers too. */
+    @Bean
+    WebServerFactoryCustomizer<TomcatServletWebServerFactory> refusals(Assets assets) {
+        return factory -> factory.addContextCustomizers(context -> {
+            if (context.getParent() instanceof Host host) {
+                ((StandardHost) host).setErrorReportValveClass("");
+                host.getPipeline().addValve(new Refusals(new RefusedPage(assets)));
+            }
+        });
+    }
+
+    /** Writes our page where the server would write its own. */
+    private static final class Refusals extends ErrorReportValve {
+
+        private final RefusedPage page;
+
+        private Refusals(RefusedPage page) {
+            this.page = page;
+        }
+
+        @Override
+        protected void report(Request request, Response response, Throwable failed) {
+            if (response.getStatus() < 400 || response.getContentWritten() > 0 || response.isCommitted()) {
+                return;
+            }
+            int status = response.getStatus();
+            try {
+                page.write(response.getResponse());
+                response.setStatus(status);
+            } catch (java.io.IOException gone) {
+                container.getLogger().debug("Nobody is there to be told", gone);
+            }
+        }
+    }
+}
