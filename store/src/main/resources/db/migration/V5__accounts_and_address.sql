@@ -15,6 +15,13 @@ alter table site add column public_address text, add column suggested_address te
 -- What somebody tried to sign in with is kept no more, nor are sessions of people who never did.
 delete from spring_session where principal_name is null;
 
+-- Nor may anybody but the owner make tables, be they for a moment.
+do $$
+begin
+    execute format('revoke temporary on database %I from public', current_database());
+end
+$$;
+
 -- Visitors' rows leave under a role that needs none of our functions.
 revoke execute on all functions in schema pressboard from public;
 alter default privileges in schema pressboard revoke execute on functions from public;

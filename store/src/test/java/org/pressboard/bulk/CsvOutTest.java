@@ -44,6 +44,9 @@ class CsvOutTest extends StoreTest {
     @Autowired
     private CsvOut csv;
 
+    @Autowired
+    private Scratch scratch;
+
     @Test
     void whatIsCarriedAwayIsWhatMemoryFindsInPlainForm() {
         RandomGenerator random = Cases.random(SEED);
@@ -83,6 +86,34 @@ class CsvOutTest extends StoreTest {
                 List.of(), 1, 10, List.of(Cases.NAME, Cases.RARE));
         assertThat(written(names))
                 .isEqualTo("Name,Rare\r\n\"b\"\"bb\",\r\n\"b\r\nbb\",\r\n\"a,b\n\",\r\n");
+    }
+
+    @Test
+    void cellsAreMadeHarmlessInPostgreSqlAsInMemory() {
+        List<String> texts = List.of("=1+1", "+cmd", "-2+3", "@x", "\tx", "\rx", "-5", "+4915112345100", "-1,2.5", "a=b",
+                "-", "x\n=1", "+1.", "-\u0661");
+        Table table = tableWith(texts.stream().map(Cases::named).toList());
+        RowQuery names = new RowQuery(table, VISITORS.getLast(), Cases.NOBODY, Condition.ALWAYS, Condition.ALWAYS,
+                List.of(), 1, 10, List.of(Cases.NAME));
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        csv.write(names, ENGLISH, SpreadsheetCells.HARMLESS, out);
+        assertThat(records(out.toString(UTF_8)).stream().skip(1).map(List::getFirst))
+                .isEqualTo(texts.stream().map(SpreadsheetCells.HARMLESS::write).toList());
+    }
+
+    @Test
+    void whatIsReadIsGivenWholeAndLeavesNothingOnTheDisk() throws IOException {
+        Table table = tableWith(List.of());
+        inTransaction(() -> sql.execute("insert into {0} (name) select 'n' || i from generate_series(1, 300000) i",
+                name("hosted", table.key().name())));
+        RowQuery query = query(table, VISITORS.getLast(), Condition.ALWAYS, List.of(), 1, 10);
+        ByteArrayOutputStream given = new ByteArrayOutputStream();
+        try (Spool spool = csv.read(query, ENGLISH, SpreadsheetCells.BARE)) {
+            assertThat(scratch.folder().toFile().list()).isNotEmpty();
+            spool.copyTo(given);
+        }
+        assertThat(given.toString(UTF_8)).isEqualTo(written(query));
+        assertThat(scratch.folder().toFile().list()).isEmpty();
     }
 
     /** The first lock is left open on purpose. */

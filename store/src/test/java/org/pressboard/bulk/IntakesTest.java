@@ -15,6 +15,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Future;
 import java.util.stream.Stream;
 import org.jooq.impl.DSL;
@@ -148,6 +150,50 @@ class IntakesTest extends StoreTest {
         intakes.load(first, plan(first)).get();
         assertThat(intakes.waiting()).extracting(Intake::id).startsWith(other, again).doesNotContain(first);
         assertThat(intakes.twins(intakes.find(again).orElseThrow()).getFirst().tableKey()).isEqualTo("once");
+    }
+
+    @Test
+    void twoThatBringInTheSameAtOnceMakeOneTableAndSixteenFilesQueue() throws Exception {
+        List<UUID> ids = new ArrayList<>();
+        for (int i = 0; i < 16; i++) {
+            ids.add(surveyed("queue " + i + ".csv", "queued " + i + "\n" + "a\n".repeat(3_000)));
+        }
+        List<CompletableFuture<?>> all = new ArrayList<>();
+        for (UUID id : ids) {
+            for (int twice = 0; twice < 2; twice++) {
+                all.add(CompletableFuture.runAsync(() -> await(intakes.load(id, plan(id)))));
+            }
+        }
+        all.forEach(CompletableFuture::join);
+        assertThat(ids).allSatisfy(id -> assertThat(intakes.find(id).orElseThrow().status())
+                .isEqualTo(Intake.Status.DONE));
+        assertThat(catalog.tableKeys().stream().filter(key -> key.startsWith("queue_"))).hasSize(16);
+    }
+
+    private static void await(Future<?> work) {
+        try {
+            work.get();
+        } catch (InterruptedException | ExecutionException failed) {
+            throw new IllegalStateException(failed);
+        }
+    }
+
+    @Test
+    void whatIsDoneIsNotReadAgainAndWhatWasInterruptedGoesOn() throws Exception {
+        UUID id = surveyed("interrupted.csv", "interrupted\na\n");
+        Plan plan = plan(id);
+        inTransaction(() -> sql.execute("update pressboard.intake set status = 'LOADING' where id = {0}", DSL.val(id)));
+        intakes.load(id, plan).get();
+        assertThat(intakes.find(id).orElseThrow().status()).as("somebody is at it").isEqualTo(Intake.Status.LOADING);
+        inTransaction(() -> sql.execute("update pressboard.intake set beat_at = now() - interval '1 minute' "
+                + "where id = {0}", DSL.val(id)));
+        assertThat(intakes.find(id).orElseThrow().isInterrupted()).isTrue();
+        intakes.load(id, plan).get();
+        assertThat(intakes.find(id).orElseThrow().status()).isEqualTo(Intake.Status.DONE);
+        intakes.survey(id).get();
+        intakes.load(id, plan).get();
+        assertThat(intakes.find(id).orElseThrow().status()).isEqualTo(Intake.Status.DONE);
+        assertThat(catalog.tableKeys().stream().filter(key -> key.startsWith("interrupted"))).hasSize(1);
     }
 
     @Test

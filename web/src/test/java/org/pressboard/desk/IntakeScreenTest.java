@@ -174,6 +174,27 @@ class IntakeScreenTest extends InBrowser {
         }
     }
 
+    @Test
+    void settingsSayWhatTheyCannotBe() {
+        Page page = signedIn("owner@example.org");
+        page.navigate(address("/desk/settings"));
+        assertThat(page.locator("main")).containsText("You first signed in at http://localhost:");
+        page.getByLabel("Public address").fill("https://orchard.example/site");
+        button(page, "Keep").click();
+        assertThat(page.locator(".note-warn")).containsText("begins with http:// or https://");
+        page.getByLabel("Public address").fill("https://orchard.example/");
+        button(page, "Keep").click();
+        assertThat(page.locator(".note-good")).isVisible();
+        assertThat(get("/trees").body()).contains("<link rel=\"canonical\" href=\"https://orchard.example/trees\">");
+        page.getByLabel("Public address").fill("");
+        button(page, "Keep").click();
+        assertThat(get("/trees").body()).doesNotContain("canonical");
+        page.evaluate("() => document.querySelector('select option').value = 'xx'");
+        page.evaluate("() => document.querySelector('select').selectedIndex = 0");
+        button(page, "Keep").click();
+        assertThat(page.locator(".note-warn")).hasText("Choose one of the languages.");
+    }
+
     private static void choose(Page page, String name, String text) {
         page.locator("input[type=file]").setInputFiles(new FilePayload(name, "text/csv", text.getBytes(UTF_8)));
         page.waitForCondition(() -> !page.url().endsWith("/desk/tables")

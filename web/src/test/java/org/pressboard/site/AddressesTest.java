@@ -5,10 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.net.URI;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Openness;
 import org.pressboard.schema.Publisher;
 import org.pressboard.table.TableKey;
@@ -20,6 +23,9 @@ class AddressesTest extends RunningSite {
 
     @Autowired
     private Publisher publisher;
+
+    @Autowired
+    private Catalog catalog;
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
@@ -135,6 +141,32 @@ class AddressesTest extends RunningSite {
             assertThat(get(picture).statusCode()).isEqualTo(404);
         } finally {
             publisher.open(varieties, Openness.EVERYONE);
+        }
+    }
+
+    @Test
+    void thePicturesOfAWithdrawnPageAreAsClosedAsItsRows() {
+        String picture = "/files/varieties/asby-gravling.svg";
+        PageKey varieties = new PageKey("varieties");
+        catalog.withdraw(varieties);
+        try {
+            assertThat(get(picture).statusCode()).isEqualTo(404);
+        } finally {
+            publisher.publish(varieties, Map.of(), null);
+        }
+        assertThat(get(picture).statusCode()).isEqualTo(200);
+    }
+
+    @Test
+    void textsThatASpreadsheetWouldCarryOutAreHarmlessUnlessAskedForBare() {
+        DATABASE.execute("update hosted.trees set keeper = '=1+1' where tree = 'T-002'");
+        try {
+            Eventually.holds(() -> get("/listings/trees/rows.csv?q=T-002").body().contains(",'=1+1,"));
+            assertThat(get("/listings/trees/rows.csv?q=T-002&cells=bare").body()).contains(",=1+1,");
+            assertThat(get("/listings/trees/rows.json?q=T-002").body()).contains("\"keeper\":\"=1+1\"");
+            assertThat(get("/listings/trees/rows.csv?q=T-002&cells=bold").statusCode()).isEqualTo(400);
+        } finally {
+            DATABASE.execute("update hosted.trees set keeper = 'Jonas Falk' where tree = 'T-002'");
         }
     }
 

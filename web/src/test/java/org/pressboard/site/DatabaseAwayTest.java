@@ -34,7 +34,10 @@ class DatabaseAwayTest extends RunningSite {
         assertThat(json.headers().firstValue("Content-Type").orElse("")).startsWith("application/problem+json");
         // somebody signed in has a session in the same database
         assertThat(get("/desk", "Cookie", "pressboard=ZGVhZGJlZWY=").statusCode()).isEqualTo(503);
+        assertThat(get("/actuator/health/readiness").statusCode()).isEqualTo(503);
+        assertThat(get("/actuator/health/liveness").statusCode()).isEqualTo(200);
         RELAY.mend();
+        Eventually.holds(() -> get("/actuator/health/readiness").statusCode() == 200);
         Eventually.holds(() -> get("/trees?q=T-001").statusCode() == 200);
         assertThat(get("/trees?q=T-001").body()).contains("1 to 1 of 1, out of 960");
     }
