@@ -23,5 +23,5 @@ end
 $$;
 
 -- Visitors' rows leave under a role that needs none of our functions.
-revoke execute on all functions in schema pressboard from public;
+revoke execute on function rows_changed(), rows_lost(), watch(regclass), account_changed() from public;
 alter default privileges in schema pressboard revoke execute on functions from public;

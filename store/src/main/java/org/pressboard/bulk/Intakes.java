@@ -8,10 +8,8 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Future;
 import java.util.function.Consumer;
 import org.jooq.Cursor;
@@ -34,15 +32,10 @@ import org.pressboard.listing.Suggestion;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.rows.Busy;
-import org.pressboard.rows.Turns;
 import org.pressboard.schema.HostedTables;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
-import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
@@ -60,30 +53,23 @@ import tools.jackson.core.type.TypeReference;
  * }</pre>
  */
 @Component
-public class Intakes implements DisposableBean {
-
-    private static final Logger LOG = LoggerFactory.getLogger(Intakes.class);
+public class Intakes {
 
     private static final Duration KEPT_WHEN_ABANDONED = Duration.ofDays(7);
-    private static final Duration BETWEEN_BEATS = Duration.ofSeconds(5);
-    private static final int AT_ONCE = 2;
-
-    /** Somebody else does what was to be done. */
-    private static final Future<?> NOTHING_TO_DO = CompletableFuture.completedFuture(null);
 
     private final IntakeRecords records;
     private final IntakeFiles files;
+    private final IntakeWork work;
     private final Catalog catalog;
     private final HostedTables tables;
     private final DSLContext sql;
     private final TransactionTemplate transaction;
-    private final Turns turns = new Turns(AT_ONCE);
-    private final ExecutorService background = Executors.newVirtualThreadPerTaskExecutor();
 
-    Intakes(IntakeRecords records, IntakeFiles files, Catalog catalog, HostedTables tables, DSLContext sql,
-            PlatformTransactionManager transactions) {
+    Intakes(IntakeRecords records, IntakeFiles files, IntakeWork work, Catalog catalog, HostedTables tables,
+            DSLContext sql, PlatformTransactionManager transactions) {
         this.records = records;
         this.files = files;
+        this.work = work;
         this.catalog = catalog;
         this.tables = tables;
         this.sql = sql;
@@ -128,7 +114,7 @@ public class Intakes implements DisposableBean {
     public Future<?> survey(UUID id) {
         Intake intake = records.find(id).orElseThrow();
         return survey(id, null, () -> {
-            Survey survey = Survey.of(files.content(id), rows -> beat(id, rows, 0));
+            Survey survey = Survey.of(files.content(id), rows -> work.beat(id, rows, 0));
             Plan plan = Plan.suggestedBy(survey, labelFrom(intake.fileName()));
             records.change(id, entity -> entity.surveyed(survey, plan));
         });
@@ -140,41 +126,13 @@ public class Intakes implements DisposableBean {
         Survey before = Objects.requireNonNull(intake.survey());
         Plan said = Objects.requireNonNull(intake.plan());
         return survey(id, dialect, () -> {
-            Survey survey = Survey.of(files.content(id), dialect, rows -> beat(id, rows, 0));
+            Survey survey = Survey.of(files.content(id), dialect, rows -> work.beat(id, rows, 0));
             records.change(id, entity -> entity.surveyed(survey, said.carriedOver(before, survey)));
         });
     }
 
-    private Future<?> survey(UUID id, @Nullable Dialect dialect, Work reading) {
-        return records.claim(id, entity -> entity.read(dialect)) ? begin(id, reading) : NOTHING_TO_DO;
-    }
-
-    private Future<?> begin(UUID id, Work work) {
-        return background.submit(() -> guarded(id, () -> inTurn(id, work)));
-    }
-
-    /** Whoever waits for a turn says from time to time that they are still there. */
-    private void inTurn(UUID id, Work work) throws IOException {
-        boolean isDone = false;
-        while (!isDone) {
-            beat(id, 0, 0);
-            try {
-                isDone = turns.take(BETWEEN_BEATS, () -> run(work));
-            } catch (Busy others) {
-                LOG.debug("Intake {} waits for its turn", id);
-            } catch (UncheckedIOException failed) {
-                throw failed.getCause();
-            }
-        }
-    }
-
-    private static boolean run(Work work) {
-        try {
-            work.run();
-            return true;
-        } catch (IOException failed) {
-            throw new UncheckedIOException(failed);
-        }
+    private Future<?> survey(UUID id, @Nullable Dialect dialect, IntakeWork.Work reading) {
+        return records.claim(id, entity -> entity.read(dialect)) ? work.begin(id, reading) : IntakeWork.NOTHING_TO_DO;
     }
 
     /** The first rows of the file in a dialect, before the whole of it is read so; the headings are the first. */
@@ -205,8 +163,8 @@ public class Intakes implements DisposableBean {
             entity.plan(plan);
             entity.begin(Intake.Status.LOADING);
         });
-        return isMine ? begin(id, () -> transaction.executeWithoutResult(status -> loadAll(id, survey, plan)))
-                : NOTHING_TO_DO;
+        return isMine ? work.begin(id, () -> transaction.executeWithoutResult(status -> loadAll(id, survey, plan)))
+                : IntakeWork.NOTHING_TO_DO;
     }
 
     /** Stops work under way; what it did is undone. */
@@ -246,13 +204,14 @@ public class Intakes implements DisposableBean {
 
     private void loadAll(UUID id, Survey survey, Plan plan) {
         sql.execute("set local statement_timeout = 0");
+        waitForThoseOfTheSameName(plan.label());
         Table table = new Table(TableKey.from(plan.label(), catalog.tableKeys()), plan.label().strip(),
                 plan.fields(survey));
         tables.create(table);
         catalog.addTable(table);
         TableLoad load = new TableLoad(sql, table, id);
         try (RecordReader reader = RecordReader.open(files.content(id), survey, plan)) {
-            load.load(reader, (rows, aside) -> beat(id, rows, aside));
+            load.load(reader, (rows, aside) -> work.beat(id, rows, aside));
         } catch (IOException unreadable) {
             throw new UncheckedIOException(unreadable);
         }
@@ -265,29 +224,10 @@ public class Intakes implements DisposableBean {
         files.remove(id);
     }
 
-    private void beat(UUID id, long rows, long aside) {
-        if (!records.beat(id, rows, aside)) {
-            throw new Cancelled();
-        }
-    }
-
-    private interface Work {
-
-        void run() throws IOException;
-    }
-
-    private void guarded(UUID id, Work work) {
-        try {
-            work.run();
-        } catch (Cancelled noLongerWanted) {
-            LOG.info("Intake {} was cancelled", id);
-        } catch (ProblemsFound found) {
-            records.changeAtOnce(id, entity -> entity.end(Intake.Status.REFUSED, found.problems()));
-        } catch (IOException | RuntimeException failed) {
-            LOG.warn("Intake {} failed", id, failed);
-            records.changeAtOnce(id, entity ->
-                    entity.end(Intake.Status.FAILED, Problems.of(Problem.of("intake.failed"))));
-        }
+    /** Two that would take the same name at once would not see each other's. */
+    private void waitForThoseOfTheSameName(String label) {
+        String name = TableKey.from(label, Set.of()).name().replaceAll("_\\d+$", "");
+        sql.fetch("select pg_advisory_xact_lock(hashtext({0}))", DSL.val("pressboard table " + name));
     }
 
     /** The name of the file without its ending, as words: {@code "fruit_trees-2024.csv"} is "Fruit trees 2024". */
@@ -299,14 +239,5 @@ public class Intakes implements DisposableBean {
         }
         String cut = words.substring(0, Math.min(words.length(), 60));
         return Character.toUpperCase(cut.charAt(0)) + cut.substring(1);
-    }
-
-    @Override
-    public void destroy() {
-        background.shutdownNow();
-    }
-
-    /** The work is no longer wanted; unwinds it. */
-    private static final class Cancelled extends RuntimeException {
     }
 }

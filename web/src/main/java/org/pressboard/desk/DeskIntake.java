@@ -23,6 +23,7 @@ import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
+import org.pressboard.value.SpreadsheetCells;
 import org.springframework.context.MessageSource;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -33,6 +34,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.multipart.MultipartFile;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** Bringing in a file: one screen from its first rows to a table. */
 @Controller
@@ -116,7 +118,8 @@ class DeskIntake {
     }
 
     @PostMapping("/desk/intake/{id}/load")
-    String load(@PathVariable UUID id, @RequestParam Map<String, String> parameters, Model model) {
+    String load(@PathVariable UUID id, @RequestParam Map<String, String> parameters, Model model,
+            RedirectAttributes flash) {
         Intake intake = find(id);
         if (intake.survey() == null || intake.status() == Intake.Status.DONE) {
             return "redirect:/desk/intake/" + id;
@@ -127,7 +130,9 @@ class DeskIntake {
             show(model, intake, form.with(problems));
             return "desk/intake";
         }
-        if (!intake.status().isUnderWay()) {
+        if (intake.status().isUnderWay() && !intake.isInterrupted()) {
+            flash.addFlashAttribute("already", true);
+        } else {
             await(intakes.load(id, form.plan()));
         }
         return "redirect:/desk/intake/" + id;
@@ -152,11 +157,13 @@ class DeskIntake {
     }
 
     @GetMapping("/desk/intake/{id}/kept-aside.csv")
-    void keptAside(@PathVariable UUID id, Locale language, HttpServletResponse response) throws IOException {
+    void keptAside(@PathVariable UUID id, @RequestParam(defaultValue = "") String cells, Locale language,
+            HttpServletResponse response) throws IOException {
         Intake intake = find(id);
         response.setContentType("text/csv;charset=UTF-8;header=present");
         response.setHeader("Content-Disposition", "attachment; filename=\"kept-aside.csv\"");
-        new KeptAsideCsv(intakes, new Words(messages, language)).write(intake, response.getOutputStream());
+        new KeptAsideCsv(intakes, new Words(messages, language),
+                cells.equals("bare") ? SpreadsheetCells.BARE : SpreadsheetCells.HARMLESS).write(intake, response.getOutputStream());
     }
 
     /** For uploads by script: the refusal alone, to be shown at the place. */

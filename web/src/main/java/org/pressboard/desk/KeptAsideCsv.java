@@ -16,15 +16,21 @@ import org.pressboard.bulk.Intakes;
 import org.pressboard.intake.ColumnSurvey;
 import org.pressboard.intake.Outcome;
 import org.pressboard.sheet.Words;
+import org.pressboard.value.SpreadsheetCells;
 
-/** The rows of a file that did not fit, as they stood in it, each with its line and the reason before it. */
+/**
+ * The rows of a file that did not fit, as they stood in it but for what a spreadsheet would carry out, each with its
+ * line and the reason before it.
+ */
 final class KeptAsideCsv {
 
     private final Intakes intakes;
     private final Words words;
+    private final SpreadsheetCells cells;
 
-    KeptAsideCsv(Intakes intakes, Words words) {
+    KeptAsideCsv(Intakes intakes, Words words, SpreadsheetCells cells) {
         this.intakes = intakes;
+        this.cells = cells;
         this.words = words;
     }
 
@@ -33,7 +39,7 @@ final class KeptAsideCsv {
                 .build(new OutputStreamWriter(out, UTF_8))) {
             List<String> header = new ArrayList<>(List.of(words.say("kept-aside.line"), words.say("kept-aside.why")));
             Objects.requireNonNull(intake.survey()).columns().stream().map(ColumnSurvey::label).forEach(header::add);
-            csv.writeRecord(header);
+            csv.writeRecord(header.stream().map(cells::write).toList());
             intakes.keptAside(intake.id(), Integer.MAX_VALUE, kept -> csv.writeRecord(record(kept)));
         }
     }
@@ -43,6 +49,6 @@ final class KeptAsideCsv {
         texts.add(Long.toString(kept.line()));
         texts.add(kept.reasons().stream().map(words::say).collect(Collectors.joining(" ")));
         texts.addAll(kept.texts());
-        return texts;
+        return texts.stream().map(cells::write).toList();
     }
 }

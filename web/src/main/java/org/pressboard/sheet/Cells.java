@@ -15,10 +15,15 @@ import org.springframework.web.util.UriUtils;
 final class Cells {
 
     private static final int LONGEST = 600;
+    private static final int SHORTEST = 40;
+
+    /** So many characters has a sheet at most, however many fields it shows of however many rows. */
+    private static final int MOST_OF_A_SHEET = 2_000_000;
 
     private final Table table;
     private final List<Field> shown;
     private final Words words;
+    private int longest = LONGEST;
 
     Cells(Table table, List<Field> shown, Words words) {
         this.table = table;
@@ -28,6 +33,7 @@ final class Cells {
 
     List<Sheet.Line> lines(List<Row> rows) {
         Field naming = naming();
+        longest = Math.clamp(MOST_OF_A_SHEET / Math.max(1, rows.size() * shown.size()), SHORTEST, LONGEST);
         return rows.stream().map(row -> new Sheet.Line(row.id(), shown.stream()
                 .map(field -> field.equals(naming) ? cell(field, row).asName() : cell(field, row)).toList())).toList();
     }
@@ -45,9 +51,9 @@ final class Cells {
             case FieldType.WholeNumber t -> plain("number", text, field);
             case FieldType.Decimal t -> plain("number", text, field);
             case FieldType.LongText t -> plain("long", shortened(text), field);
-            case FieldType.Choice t -> plain("tag", text, field);
+            case FieldType.Choice t -> plain("tag", shortened(text), field);
             case FieldType.Email t -> new Cell("link", text, "mailto:" + text, field.label(), false);
-            case FieldType.Link t -> new Cell("link", withoutScheme(text), text, field.label(), false);
+            case FieldType.Link t -> new Cell("link", shortened(withoutScheme(text)), text, field.label(), false);
             case FieldType.Picture t -> picture(field, row, value);
             case FieldType.Text t -> plain("text", shortened(text), field);
             case FieldType.YesNo t -> plain("text", text, field);
@@ -75,8 +81,8 @@ final class Cells {
                 .map(value -> ((Value.Text) value).text()).findFirst();
     }
 
-    private static String shortened(String text) {
-        return text.length() <= LONGEST ? text : text.substring(0, LONGEST) + "…";
+    private String shortened(String text) {
+        return text.length() <= longest ? text : text.substring(0, longest) + "…";
     }
 
     private static String withoutScheme(String address) {

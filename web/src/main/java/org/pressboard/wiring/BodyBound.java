@@ -6,6 +6,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.Set;
+import org.springframework.http.HttpHeaders;
 import org.springframework.web.filter.OncePerRequestFilter;
 
 /**
@@ -18,17 +19,28 @@ final class BodyBound extends OncePerRequestFilter {
     private static final long MOST_BYTES_OF_A_FORM = 2L * 1024 * 1024;
     private static final long MOST_BYTES_OF_A_FILE = 102L * 1024 * 1024;
 
+    private final RefusedPage page;
+
+    BodyBound(RefusedPage page) {
+        this.page = page;
+    }
+
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         boolean isFile = String.valueOf(request.getContentType()).startsWith("multipart/");
         if (!METHODS.contains(request.getMethod())) {
             response.setHeader("Allow", String.join(", ", METHODS.stream().sorted().toList()));
-            response.sendError(HttpServletResponse.SC_METHOD_NOT_ALLOWED);
+            refuse(response, HttpServletResponse.SC_METHOD_NOT_ALLOWED);
         } else if (request.getContentLengthLong() > (isFile ? MOST_BYTES_OF_A_FILE : MOST_BYTES_OF_A_FORM)) {
-            response.sendError(HttpServletResponse.SC_REQUEST_ENTITY_TOO_LARGE);
+            refuse(response, HttpServletResponse.SC_REQUEST_ENTITY_TOO_LARGE);
         } else {
             chain.doFilter(request, response);
         }
+    }
+
+    private void refuse(HttpServletResponse response, int status) throws IOException {
+        response.setHeader(HttpHeaders.CONNECTION, "close");
+        page.write(response, status);
     }
 }

@@ -1,5 +1,6 @@
 package org.pressboard.wiring;
 
+import jakarta.servlet.http.HttpServletResponse;
 import org.pressboard.catalog.Accounts;
 import org.pressboard.signin.AccountCheck;
 import org.pressboard.signin.AfterSignIn;
@@ -69,7 +70,7 @@ class SecurityConfiguration {
     /** What the firewall refuses, such as a path with a semicolon, gets a page like everything else. */
     @Bean
     RequestRejectedHandler rejectedHandler(Assets assets) {
-        return (request, response, refused) -> new RefusedPage(assets).write(response);
+        return (request, response, refused) -> new RefusedPage(assets).write(response, HttpServletResponse.SC_BAD_REQUEST);
     }
 
     @Bean

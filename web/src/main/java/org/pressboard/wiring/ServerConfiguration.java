@@ -1,5 +1,6 @@
 package org.pressboard.wiring;
 
+import java.io.IOException;
 import java.util.Arrays;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -65,11 +66,9 @@ class ServerConfiguration {
             if (response.getStatus() < 400 || response.getContentWritten() > 0 || response.isCommitted()) {
                 return;
             }
-            int status = response.getStatus();
             try {
-                page.write(response.getResponse());
-                response.setStatus(status);
-            } catch (java.io.IOException gone) {
+                page.write(response.getResponse(), response.getStatus());
+            } catch (IOException gone) {
                 container.getLogger().debug("Nobody is there to be told", gone);
             }
         }

@@ -13,6 +13,7 @@ import org.pressboard.site.SiteFrame;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.info.BuildProperties;
 import org.springframework.boot.web.servlet.FilterRegistrationBean;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.Ordered;
@@ -58,14 +59,22 @@ class WebConfiguration implements WebMvcConfigurer {
     @Bean
     FilterRegistrationBean<DatabaseAwayFilter> databaseAwayFilter() {
         FilterRegistrationBean<DatabaseAwayFilter> filter = new FilterRegistrationBean<>(databaseAway);
-        filter.setOrder(Ordered.HIGHEST_PRECEDENCE);
+        filter.setOrder(Ordered.HIGHEST_PRECEDENCE + 2);
         return filter;
     }
 
     @Bean
     FilterRegistrationBean<BodyBound> bodyBound() {
-        FilterRegistrationBean<BodyBound> filter = new FilterRegistrationBean<>(new BodyBound());
+        FilterRegistrationBean<BodyBound> filter = new FilterRegistrationBean<>(new BodyBound(new RefusedPage(assets)));
         filter.setOrder(Ordered.HIGHEST_PRECEDENCE + 1);
+        return filter;
+    }
+
+    @Bean
+    FilterRegistrationBean<FloodGate> floodGate(@Value("${pressboard.requests-per-second:100}") int perSecond) {
+        FilterRegistrationBean<FloodGate> filter =
+                new FilterRegistrationBean<>(new FloodGate(perSecond, new RefusedPage(assets)));
+        filter.setOrder(Ordered.HIGHEST_PRECEDENCE);
         return filter;
     }
 

@@ -19,7 +19,7 @@ import org.springframework.context.ConfigurableApplicationContext;
 
 /**
  * Starts the application and the reference in one process and prints how they compare. Words name the parts to
- * measure: {@code listing}, {@code throughput}, {@code bulk}; without any, all of them.
+ * measure: {@code listing}, {@code throughput}, {@code bulk}, {@code harm}; without any, all of them.
  */
 public final class Bench {
 
@@ -30,13 +30,13 @@ public final class Bench {
         SpringApplication application = new SpringApplication(PressboardApplication.class, BenchTables.class,
                 ListingBench.class, BulkBench.class, SentStatements.Wiring.class);
         try (ConfigurableApplicationContext context = application.run("--server.port=0", "--pressboard.demo=true",
-                "--logging.level.org.pressboard=warn")) {
+                "--logging.level.org.pressboard=error", "--pressboard.proxies=127.0.0.1,0:0:0:0:0:0:0:1")) {
             int port = Integer.parseInt(context.getEnvironment().getProperty("local.server.port", "0"));
             BenchTables tables = context.getBean(BenchTables.class);
             tables.make(BenchTables.SMALL);
             tables.make(BenchTables.LARGE);
             Report report = new Report();
-            List<String> parts = arguments.length == 0 ? List.of("bulk", "listing", "throughput") : List.of(arguments);
+            List<String> parts = arguments.length == 0 ? List.of("bulk", "listing", "throughput", "harm") : List.of(arguments);
             if (parts.contains("listing")) {
                 context.getBean(ListingBench.class).run(report);
             }
@@ -45,6 +45,9 @@ public final class Bench {
             }
             if (parts.contains("bulk")) {
                 context.getBean(BulkBench.class).run(report, port);
+            }
+            if (parts.contains("harm")) {
+                new HarmBench(port, BenchTables.listing(BenchTables.LARGE).key().name()).run(report);
             }
         }
         System.exit(0);

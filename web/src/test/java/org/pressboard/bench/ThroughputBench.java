@@ -4,8 +4,11 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.util.List;
 import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.ThreadLocalRandom;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.IntStream;
 
 /** Requests per second of the public page against a bare page with the same rows hard-coded, on the same server. */
 final class ThroughputBench {
@@ -21,9 +24,9 @@ final class ThroughputBench {
         URI ours = URI.create("http://localhost:" + port + "/varieties");
         URI bare = URI.create("http://localhost:" + barePort + "/bare");
         String tag = get(ours).headers().firstValue("ETag").orElseThrow();
-        HttpRequest whole = HttpRequest.newBuilder(ours).build();
-        HttpRequest unchanged = HttpRequest.newBuilder(ours).header("If-None-Match", tag).build();
-        HttpRequest reference = HttpRequest.newBuilder(bare).build();
+        List<HttpRequest> whole = fromMany(HttpRequest.newBuilder(ours));
+        List<HttpRequest> unchanged = fromMany(HttpRequest.newBuilder(ours).header("If-None-Match", tag));
+        List<HttpRequest> reference = fromMany(HttpRequest.newBuilder(bare));
         double[] sums = new double[3];
         for (int round = -1; round < ROUNDS; round++) {
             double[] rates = {rate(whole, 200), rate(unchanged, 304), rate(reference, 200)};
@@ -35,11 +38,17 @@ final class ThroughputBench {
         report.rate("the page unchanged (ETag)", sums[1], sums[2], "to reach 90 %");
     }
 
+    /** As from many addresses, for of one not so many are answered. */
+    private static List<HttpRequest> fromMany(HttpRequest.Builder request) {
+        return IntStream.range(0, 250).mapToObj(i -> request.copy().header("X-Forwarded-For", "198.51.100." + i).build())
+                .toList();
+    }
+
     private HttpResponse<String> get(URI address) throws Exception {
         return http.send(HttpRequest.newBuilder(address).build(), HttpResponse.BodyHandlers.ofString());
     }
 
-    private double rate(HttpRequest request, int expected) throws Exception {
+    private double rate(List<HttpRequest> requests, int expected) throws Exception {
         AtomicInteger answers = new AtomicInteger();
         AtomicInteger wrong = new AtomicInteger();
         CountDownLatch ended = new CountDownLatch(CLIENTS);
@@ -48,6 +57,7 @@ final class ThroughputBench {
             Thread.ofVirtual().start(() -> {
                 try {
                     while (System.nanoTime() - start < NANOS) {
+                        HttpRequest request = requests.get(ThreadLocalRandom.current().nextInt(requests.size()));
                         int status = http.send(request, HttpResponse.BodyHandlers.discarding()).statusCode();
                         (status == expected ? answers : wrong).incrementAndGet();
                     }
@@ -62,7 +72,7 @@ final class ThroughputBench {
         }
         ended.await();
         if (wrong.get() > 0) {
-            throw new IllegalStateException(wrong + " answers of " + request.uri() + " were not " + expected);
+            throw new IllegalStateException(wrong + " answers of " + requests.getFirst().uri() + " were not " + expected);
         }
         return answers.get() / ((System.nanoTime() - start) / 1e9);
     }

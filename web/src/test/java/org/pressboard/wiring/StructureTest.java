@@ -45,7 +45,7 @@ class StructureTest {
                     "table")),
             Map.entry("takeaway", Set.of("bulk", "listing", "rows", "sheet", "signin", "site", "table", "value")),
             Map.entry("desk", Set.of("bulk", "catalog", "condition", "edition", "grant", "intake", "listing", "problem",
-                    "schema", "sheet", "signin", "table")),
+                    "schema", "sheet", "signin", "table", "value")),
             Map.entry("demo", Set.of("bulk", "catalog", "condition", "edition", "grant", "intake", "listing", "rows",
                     "schema", "table", "value")),
             Map.entry("wiring", Set.of("bulk", "catalog", "problem", "rows", "sheet", "signin", "site", "sql")));
