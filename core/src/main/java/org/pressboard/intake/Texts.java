@@ -17,6 +17,9 @@ final class Texts {
     /** The common shape of addresses, not all that RFC 5322 allows. */
     private static final Pattern EMAIL = Pattern.compile("[^\\s@\"<>(),;:\\\\]{1,64}@[^\\s@.]+(\\.[^\\s@.]+)+");
 
+    /** Longer ones lead nowhere: servers take 8,000 characters at most (common practice). */
+    private static final int LONGEST_LINK = 4_000;
+
     private Texts() {
     }
 
@@ -43,7 +46,7 @@ final class Texts {
     }
 
     static @Nullable Value link(String text) {
-        if (!text.regionMatches(true, 0, "http", 0, 4)) {
+        if (!text.regionMatches(true, 0, "http", 0, 4) || text.length() > LONGEST_LINK) {
             return null;
         }
         try {

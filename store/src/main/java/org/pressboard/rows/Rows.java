@@ -8,14 +8,17 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.Record;
+import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.change.ChangeFeed;
 import org.pressboard.listing.RowPage;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.Total;
+import org.pressboard.problem.ProblemsFound;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
 import org.pressboard.table.FieldKey;
@@ -36,7 +39,15 @@ public class Rows {
 
     private static final long MOST_KEPT_BYTES = 32L * 1024 * 1024;
 
-    private record Key(long revision, RowQuery query, Locale language) {
+    /** Of longer texts a page that people look at has so much at most, the less the more cells it has. */
+    private static final int LONGEST_TO_LOOK_AT = 4_000;
+    private static final int SHORTEST_TO_LOOK_AT = 200;
+    private static final int MOST_TO_LOOK_AT = 8_000_000;
+
+    /** So many bytes of text a whole page has at most. */
+    private static final long MOST_BYTES_OF_A_PAGE = 8L * 1024 * 1024;
+
+    private record Key(long revision, RowQuery query, Locale language, boolean whole) {
     }
 
     private final DSLContext sql;
@@ -64,9 +75,25 @@ public class Rows {
         return changes.rowsRevision(query.table().key()).number();
     }
 
-    /** The page of rows that the query asks for, texts sorted as the language does. */
+    /**
+     * The page of rows that the query asks for, to look at: texts sorted as the language does, and of very long ones the
+     * beginning.
+     */
     public RowPage page(RowQuery query, Locale language) {
-        Slice slice = slice(new Key(revision(query), query, language));
+        return page(query, language, false);
+    }
+
+    /**
+     * The same with every text whole.
+     *
+     * @throws ProblemsFound when that would be more than can be given at once
+     */
+    public RowPage wholePage(RowQuery query, Locale language) {
+        return page(query, language, true);
+    }
+
+    private RowPage page(RowQuery query, Locale language, boolean whole) {
+        Slice slice = slice(new Key(revision(query), query, language, whole));
         Total told = toldByPage(query, slice);
         Total found = told != null ? told : counts.count(query, language, known(query, slice));
         Total outOf = query.isSearched() ? counts.count(query.withoutSearch(), language, found.atLeast()) : found;
@@ -94,7 +121,7 @@ public class Rows {
 
     private Slice read(Key key) {
         Keys keys = keys(key);
-        return new Slice(rows(key.query, keys.rowIds(), key.language), keys.hasMore(), keys.matching());
+        return new Slice(rows(key, keys.rowIds()), keys.hasMore(), keys.matching());
     }
 
     private static long known(RowQuery query, Slice slice) {
@@ -128,20 +155,35 @@ public class Rows {
         return keys;
     }
 
-    private List<Row> rows(RowQuery query, List<Long> rowIds, Locale language) {
+    private List<Row> rows(Key key, List<Long> rowIds) {
         if (rowIds.isEmpty()) {
             return List.of();
         }
+        RowQuery query = key.query;
         // from here on the transaction is the visitor's
         scope.enter(query.visitor(), query.standpoint());
-        TableSql table = new TableSql(query.table(), language);
+        TableSql table = new TableSql(query.table(), key.language);
+        Condition these = table.rowId().eq(DSL.any(array(rowIds)));
+        if (key.whole) {
+            refuseTooMuch(query, table, these);
+        }
+        int longest = Math.clamp(MOST_TO_LOOK_AT / Math.max(1, rowIds.size() * query.show().size()),
+                SHORTEST_TO_LOOK_AT, LONGEST_TO_LOOK_AT);
         List<Field<?>> columns = new ArrayList<>();
         columns.add(table.rowId());
-        query.show().forEach(field -> columns.add(table.column(field)));
+        query.show().forEach(field -> columns.add(key.whole ? table.column(field) : table.beginning(field, longest)));
         Map<Long, Row> byId = new HashMap<>();
-        sql.select(columns).from(table.asTable()).where(table.rowId().eq(org.jooq.impl.DSL.any(array(rowIds))))
+        sql.select(columns).from(table.asTable()).where(these)
                 .forEach(found -> byId.put(found.get(0, Long.class), row(query.show(), found)));
         return rowIds.stream().map(byId::get).filter(Objects::nonNull).toList();
+    }
+
+    private void refuseTooMuch(RowQuery query, TableSql table, Condition these) {
+        Long bytes = sql.select(DSL.sum(table.bytesOfTexts(query.show()))).from(table.asTable()).where(these)
+                .fetchOne(0, Long.class);
+        if (bytes != null && bytes > MOST_BYTES_OF_A_PAGE) {
+            throw ProblemsFound.of("page-too-large", MOST_BYTES_OF_A_PAGE / 1024 / 1024);
+        }
     }
 
     private static Long[] array(List<Long> rowIds) {

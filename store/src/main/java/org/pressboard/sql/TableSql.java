@@ -51,6 +51,21 @@ public final class TableSql {
         return DSL.field(DSL.name(field.key().name()), ValueSql.columnType(field.type()));
     }
 
+    /** The column, of texts no more than their first so many characters. */
+    public Field<?> beginning(FieldKey key, int characters) {
+        Field<?> column = column(key);
+        return isText(key) ? DSL.left(column.cast(SQLDataType.CLOB), characters) : column;
+    }
+
+    /** How many bytes the texts of a row have in these columns. */
+    public Field<Integer> bytesOfTexts(List<FieldKey> keys) {
+        Field<Integer> bytes = DSL.inline(0);
+        for (FieldKey key : keys) {
+            bytes = isText(key) ? bytes.plus(DSL.coalesce(DSL.octetLength(column(key).cast(SQLDataType.CLOB)), 0)) : bytes;
+        }
+        return bytes;
+    }
+
     /** The column as it is sorted, narrowed and indexed: texts in the order of the language. */
     @SuppressWarnings("unchecked")
     public Field<?> collated(FieldKey key) {

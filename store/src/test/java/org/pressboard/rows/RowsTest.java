@@ -1,6 +1,7 @@
 package org.pressboard.rows;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -89,6 +90,22 @@ class RowsTest extends StoreTest {
         assertThat(rows.page(query, ENGLISH).rows()).extracting(Row::id).containsExactly(3L, 2L, 1L);
         assertThat(rows.page(query, Locale.forLanguageTag("sv")).rows()).extracting(Row::id)
                 .containsExactly(3L, 1L, 2L);
+    }
+
+    @Test
+    void ofTextsWithoutEndThereIsTheBeginningToLookAtAndAllOfItUpToABound() {
+        Table table = tableWith(List.of());
+        inTransaction(() -> sql.execute("insert into {0} (name, weeks) select repeat('x', 1000000), i "
+                + "from generate_series(1, 20) i", name("hosted", table.key().name())));
+        RowQuery query = new RowQuery(table, STAFF, STAFF.on(Cases.TODAY), Condition.ALWAYS, Condition.ALWAYS,
+                List.of(), 1, 25, List.of(Cases.NAME, Cases.WEEKS));
+        assertThat(rows.page(query, ENGLISH).rows()).hasSize(20).allSatisfy(row ->
+                assertThat(((Value.Text) row.get(Cases.NAME)).text()).hasSize(4_000));
+        assertThatThrownBy(() -> rows.wholePage(query, ENGLISH)).hasMessageContaining("page-too-large");
+        RowQuery few = new RowQuery(table, STAFF, STAFF.on(Cases.TODAY), Condition.ALWAYS, Condition.ALWAYS, List.of(), 1,
+                5, List.of(Cases.NAME));
+        assertThat(rows.wholePage(few, ENGLISH).rows()).allSatisfy(row ->
+                assertThat(((Value.Text) row.get(Cases.NAME)).text()).hasSize(1_000_000));
     }
 
     @Test

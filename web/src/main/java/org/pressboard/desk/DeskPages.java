@@ -9,7 +9,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -19,14 +18,11 @@ import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.DraftedPage;
 import org.pressboard.condition.Condition;
 import org.pressboard.edition.Edition;
-import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Decision;
 import org.pressboard.grant.Openness;
 import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Listing;
-import org.pressboard.listing.Suggestion;
-import org.pressboard.problem.Problem;
 import org.pressboard.schema.Indexes;
 import org.pressboard.schema.Publisher;
 import org.pressboard.sheet.Asking;
@@ -36,9 +32,6 @@ import org.pressboard.sheet.Sheet;
 import org.pressboard.sheet.Sheets;
 import org.pressboard.sheet.Words;
 import org.pressboard.signin.SignedIn;
-import org.pressboard.table.Field;
-import org.pressboard.table.FieldKey;
-import org.pressboard.table.Fields;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.springframework.context.MessageSource;
@@ -56,7 +49,6 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class DeskPages {
 
     private static final int MOST_ASIDE_LISTED = 20;
-    private static final int MOST_OF_A_TITLE = 100;
 
     private final Catalog catalog;
     private final Publisher publisher;
@@ -152,7 +144,8 @@ class DeskPages {
         }
         SignedIn by = SignedIn.current();
         int number = publisher.publish(page.draft().key(), open, by == null ? null : by.accountId()).number();
-        flash.addFlashAttribute("published", published(page, number, open.values(), words));
+        flash.addFlashAttribute("published", published(number, open.values(), seenByNobody(tables(page), open), words));
+        flash.addFlashAttribute("partly", partly(open.values(), seenByNobody(tables(page), open), words));
         return "redirect:/desk/pages/" + key;
     }
 
@@ -160,88 +153,28 @@ class DeskPages {
         return Stream.of(Openness.values()).filter(each -> each.name().equals(name)).findFirst();
     }
 
+    private static String seenByNobody(List<TableOnPage> tables, Map<TableKey, Openness> open) {
+        return String.join(", ", tables.stream().filter(table -> open.get(table.table().key()) == Openness.NOBODY)
+                .map(table -> table.table().label()).toList());
+    }
+
     /** Who gets the edition now, in one honest sentence. */
-    private String published(DraftedPage page, int number, Collection<Openness> open, Words words) {
-        String tables = String.join(", ", tables(page).stream().map(table -> table.table().label()).toList());
+    private static String published(int number, Collection<Openness> open, String closed, Words words) {
         if (open.contains(Openness.EVERYONE)) {
             return words.say("desk.published.all", number);
         }
         return open.contains(Openness.MEMBERS) ? words.say("desk.published.members", number)
-                : words.say("desk.published.nobody", number, tables);
+                : words.say("desk.published.nobody", number, closed);
     }
 
-    /** Changes the page's title, of the draft, and its address, at once. */
-    @PostMapping("/desk/pages/{key}/names")
-    String name(@PathVariable String key, @RequestParam String title, @RequestParam String address,
-            RedirectAttributes flash) {
-        Page draft = find(key).draft();
-        String plainTitle = title.strip();
-        String plainAddress = address.strip();
-        Optional<Problem> problem = problem(draft, plainTitle, plainAddress);
-        if (problem.isPresent()) {
-            flash.addFlashAttribute("problem", new Words(messages, Locale.UK)
-                    .say("desk." + problem.get().code(), problem.get().details().toArray()));
-            return "redirect:/desk/pages/" + key;
-        }
-        PageKey to = new PageKey(plainAddress);
-        publisher.name(draft.key(), plainTitle, to);
-        flash.addFlashAttribute("named", true);
-        return "redirect:/desk/pages/" + to;
+    /** What of it they do not get; nothing when they get all, or none. */
+    private static String partly(Collection<Openness> open, String closed, Words words) {
+        boolean isPartly = !closed.isEmpty() && open.stream().anyMatch(each -> each != Openness.NOBODY);
+        return isPartly ? words.say("desk.published.partly", closed) : "";
     }
 
-    private Optional<Problem> problem(Page draft, String title, String address) {
-        if (title.isEmpty() || title.length() > MOST_OF_A_TITLE || title.indexOf('\0') >= 0) {
-            return Optional.of(Problem.of("page.no-title"));
-        }
-        if (!PageKey.isValid(address)) {
-            return Optional.of(Problem.of("page.bad-address", address.replace('\0', ' ')));
-        }
-        boolean taken = !draft.key().name().equals(address) && catalog.pageKeys().contains(address);
-        return taken ? Optional.of(Problem.of("page.taken-address", address)) : Optional.empty();
-    }
-
-    /** Which fields a listing shows, out of those of its table. */
-    public record Shown(String listing, String label, List<ShownField> fields) {
-
-        public long count() {
-            return fields.stream().filter(ShownField::shown).count();
-        }
-
-        public List<String> hidden() {
-            return fields.stream().filter(field -> !field.shown()).map(ShownField::label).toList();
-        }
-    }
-
-    /** A field, and whether a listing shows it. */
-    public record ShownField(String key, String label, boolean shown) {
-    }
-
-    private Shown shown(Listing listing) {
-        Table table = catalog.table(listing.table()).orElseThrow();
-        return new Shown(listing.key().name(), table.label(), table.fields().stream().map(field ->
-                new ShownField(field.key().name(), field.label(), listing.show().contains(field.key()))).toList());
-    }
-
-    /** Changes which fields a listing of the draft shows; their order stays, those shown anew come behind. */
-    @PostMapping("/desk/pages/{key}/{listing}/show")
-    String show(@PathVariable String key, @PathVariable String listing, @RequestParam(defaultValue = "") Set<String> show,
-            RedirectAttributes flash) {
-        Page draft = find(key).draft();
-        List<Listing> changed = draft.listings().stream()
-                .map(each -> each.key().name().equals(listing) ? showing(each, show) : each).toList();
-        if (changed.stream().anyMatch(each -> each.show().isEmpty())) {
-            flash.addFlashAttribute("problem", new Words(messages, Locale.UK).say("desk.show.nothing"));
-        } else {
-            catalog.changeDraft(draft.with(changed));
-        }
-        return "redirect:/desk/pages/" + key;
-    }
-
-    private Listing showing(Listing listing, Set<String> show) {
-        Fields fields = catalog.table(listing.table()).orElseThrow().fields();
-        List<FieldKey> shown = Stream.concat(listing.show().stream(), fields.stream().map(Field::key)).distinct()
-                .filter(field -> show.contains(field.name())).toList();
-        return listing.showing(shown, Suggestion.searchable(fields, shown), Suggestion.narrowable(fields, shown));
+    private ShownFields shown(Listing listing) {
+        return ShownFields.of(listing, catalog.table(listing.table()).orElseThrow());
     }
 
     @PostMapping("/desk/pages/{key}/withdraw")

@@ -74,7 +74,7 @@ class TakeAwayController {
         Asking asking = asking(listing, parameters);
         pace.spend(request.getRemoteAddr(), Pace.PAGE);
         RowQuery query = sheets.query(asking);
-        RowPage page = pace.inTurn(request.getRemoteAddr(), () -> rows.page(query, language));
+        RowPage page = pace.inTurn(request.getRemoteAddr(), () -> rows.wholePage(query, language));
         return JsonRows.of(query, page);
     }
 

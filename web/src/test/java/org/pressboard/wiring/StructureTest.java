@@ -34,7 +34,7 @@ class StructureTest {
             Map.entry("change", Set.of("table")),
             Map.entry("catalog", Set.of("change", "condition", "edition", "grant", "listing", "problem", "table", "value")),
             Map.entry("sql", Set.of("condition", "listing", "table", "value")),
-            Map.entry("rows", Set.of("catalog", "change", "condition", "grant", "listing", "sql", "table", "value")),
+            Map.entry("rows", Set.of("catalog", "change", "condition", "grant", "listing", "problem", "sql", "table", "value")),
             Map.entry("schema", Set.of("catalog", "change", "edition", "grant", "listing", "rows", "sql", "table")),
             Map.entry("bulk", Set.of("catalog", "condition", "edition", "grant", "intake", "listing", "problem", "rows",
                     "schema", "sql", "table", "value")),
