@@ -28,10 +28,16 @@ public class Scratch {
 
     Scratch(@Value("${pressboard.scratch:}") String folder) {
         try {
-            this.folder = folder.isEmpty() ? Files.createTempDirectory("pressboard-") : emptied(Path.of(folder));
+            this.folder = folder.isEmpty() ? gone(Files.createTempDirectory("pressboard-")) : emptied(Path.of(folder));
         } catch (IOException unusable) {
             throw new UncheckedIOException(unusable);
         }
+    }
+
+    /** One of its own goes with the process. */
+    private static Path gone(Path folder) {
+        folder.toFile().deleteOnExit();
+        return folder;
     }
 
     private static Path emptied(Path folder) throws IOException {
