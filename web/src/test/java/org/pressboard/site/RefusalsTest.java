@@ -44,6 +44,17 @@ class RefusalsTest extends RunningSite {
         assertRefused("GET " + path + " HTTP/1.1\r\nHost: localhost\r\nConnection: close\r\n\r\n");
     }
 
+    /** It waits no longer than the server's own time limit, whatever is being sent. */
+    @Test
+    void aBodyThatFallsSilentIsLetGo() throws IOException {
+        try (Socket socket = raw.connect("127.0.0.1")) {
+            socket.setSoTimeout(40_000);
+            Raw.send(socket, "POST /sign-in HTTP/1.1\r\nHost: localhost\r\nContent-Type: "
+                    + "application/x-www-form-urlencoded\r\nContent-Length: 1000\r\n\r\nemail=");
+            assertThat(Raw.firstLine(socket)).doesNotContain(" 200 ").doesNotContain(" 500 ");
+        }
+    }
+
     @Test
     void anAddressWithoutEndHasOurPageToo() throws IOException {
         assertRefused("GET /trees?q=" + "x".repeat(9_000) + " HTTP/1.1\r\nHost: localhost\r\nConnection: close\r\n\r\n");
