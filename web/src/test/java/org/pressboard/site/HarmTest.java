@@ -50,7 +50,11 @@ class HarmTest extends WithOwnTable {
                 assertThat(get("/grafts?q=" + i).statusCode()).isEqualTo(200);
             }
             Eventually.holds(() -> pool.getHikariPoolMXBean().getActiveConnections() == 0);
-            assertThat(Raw.firstLine(readers.getFirst())).isEqualTo("HTTP/1.1 200 ");
+            List<String> answers = new ArrayList<>();
+            for (Socket reader : readers) {
+                answers.add(Raw.firstLine(reader));
+            }
+            assertThat(answers).contains("HTTP/1.1 200 ").containsOnly("HTTP/1.1 200 ", "HTTP/1.1 503 ");
             assertThat(get("/listings/grafts/rows.csv", "X-Forwarded-For", "203.0.113.70").statusCode()).isIn(200, 503);
         } finally {
             for (Socket reader : readers) {
