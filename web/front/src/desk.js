@@ -1,4 +1,5 @@
 import Alpine from '@alpinejs/csp';
+import Sortable from 'sortablejs';
 import { start } from './common.js';
 
 // Brings in a file by dropping or choosing it, and shows how far it is. XMLHttpRequest, for fetch does not tell.
@@ -54,6 +55,132 @@ Alpine.data('dropZone', () => ({
     this.busy = false;
     this.problem = sentence;
     this.$refs.file.value = '';
+  },
+}));
+
+// A slip lies over its page: Esc and a click beside it go back to the page as it was.
+Alpine.data('slip', () => ({
+  init() {
+    this.$el.close();
+    this.$el.showModal();
+    this.$el.addEventListener('mousedown', event => {
+      if (event.target === this.$el && event.offsetX < 0) this.leave();
+    });
+    this.$el.querySelector('[aria-invalid=true], .slip-form :is(input:not([type=hidden]), select, textarea)')?.focus();
+  },
+  leave() {
+    window.location.assign(this.$el.closest('dialog').dataset.back);
+  },
+}));
+
+// What was typed and not kept is not lost by leaving without a word.
+Alpine.data('careful', () => ({
+  isTouched: false,
+  init() {
+    this.ask = event => { if (this.isTouched) event.preventDefault(); };
+    window.addEventListener('beforeunload', this.ask);
+  },
+  destroy() {
+    window.removeEventListener('beforeunload', this.ask);
+  },
+  touched() {
+    this.isTouched = true;
+  },
+  done() {
+    this.isTouched = false;
+  },
+}));
+
+// Finds the row that a field points to by what it is called.
+Alpine.data('rowPicker', () => ({
+  options() {
+    return [...this.$refs.found.querySelectorAll('[role=option]')];
+  },
+  typed() {
+    this.$refs.row.value = '';
+    this.$refs.found.replaceChildren(); // what was found for fewer letters is not what is meant
+    this.$refs.box.setAttribute('aria-expanded', 'true');
+  },
+  moved(event) {
+    const options = this.options();
+    const at = options.findIndex(option => option.getAttribute('aria-selected') === 'true');
+    if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+      event.preventDefault();
+      const next = options[Math.max(0, Math.min(options.length - 1, at + (event.key === 'ArrowDown' ? 1 : -1)))];
+      options.forEach(option => option.setAttribute('aria-selected', option === next));
+      next?.scrollIntoView({ block: 'nearest' });
+    } else if (event.key === 'Enter' && at >= 0) {
+      event.preventDefault();
+      this.choose(options[at]);
+    }
+  },
+  picked(event) {
+    const option = event.target.closest('[role=option]');
+    if (option) this.choose(option);
+  },
+  choose(option) {
+    this.$refs.row.value = option.dataset.row;
+    this.$refs.box.value = option.textContent;
+    this.$refs.row.dispatchEvent(new Event('input', { bubbles: true }));
+    this.close();
+  },
+  close() {
+    this.$refs.found.replaceChildren();
+    this.$refs.box.setAttribute('aria-expanded', 'false');
+  },
+}));
+
+// Lines that move up and down by their buttons.
+Alpine.data('lines', () => ({
+  clicked(event) {
+    const way = event.target.closest('[data-move]')?.dataset.move;
+    const line = event.target.closest('li');
+    if (way === 'up') line.previousElementSibling?.before(line);
+    if (way === 'down') line.nextElementSibling?.after(line);
+    if (way) {
+      event.target.focus();
+      line.dispatchEvent(new Event('change', { bubbles: true }));
+    }
+  },
+}));
+
+// Fields in their order: dragged by their handle, or lifted with Space and moved with the arrows.
+Alpine.data('fieldOrder', () => ({
+  said: '',
+  lifted: null,
+  before: null,
+  init() {
+    Sortable.create(this.$refs.list, { handle: '.handle', animation: 120, onEnd: () => this.keep() });
+  },
+  moved(event) {
+    const handle = event.target.closest('.handle');
+    if (!handle) return;
+    const line = handle.closest('li');
+    if (event.key === ' ' || event.key === 'Enter') {
+      event.preventDefault();
+      if (this.lifted) this.keep();
+      else {
+        this.lifted = line;
+        this.before = line.nextElementSibling;
+        line.classList.add('lifted');
+        this.said = 'Lifted. Arrows move it, Space puts it down, Escape puts it back.';
+      }
+    } else if (this.lifted === line && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
+      event.preventDefault();
+      if (event.key === 'ArrowUp') line.previousElementSibling?.before(line);
+      else line.nextElementSibling?.after(line);
+      handle.focus();
+      this.said = `Place ${[...line.parentElement.children].indexOf(line) + 1} of ${line.parentElement.children.length}`;
+    } else if (this.lifted === line && event.key === 'Escape') {
+      this.$refs.list.insertBefore(line, this.before);
+      line.classList.remove('lifted');
+      this.lifted = null;
+      handle.focus();
+      this.said = 'Put back.';
+    }
+  },
+  keep() {
+    this.$refs.list.closest('form').requestSubmit();
   },
 }));
 

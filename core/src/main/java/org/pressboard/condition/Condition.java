@@ -2,8 +2,10 @@ package org.pressboard.condition;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.function.Predicate;
-import org.pressboard.table.FieldKey;
+import java.util.stream.Collectors;
+import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 
@@ -105,6 +107,22 @@ public sealed interface Condition {
     /** Whether it looks for words or letters within texts. */
     default boolean comparesText() {
         return hasComparison(compare -> compare.operator.isForText());
+    }
+
+    /** The fields that it asks about. */
+    default Set<FieldKey> fields() {
+        return switch (this) {
+            case All all -> fieldsOf(all.parts);
+            case Any any -> fieldsOf(any.parts);
+            case Not not -> not.part.fields();
+            case Compare compare -> Set.of(compare.field);
+            case OneOf oneOf -> Set.of(oneOf.field);
+            case Empty empty -> Set.of(empty.field);
+        };
+    }
+
+    private static Set<FieldKey> fieldsOf(List<Condition> parts) {
+        return parts.stream().flatMap(part -> part.fields().stream()).collect(Collectors.toSet());
     }
 
     private boolean hasComparison(Predicate<Compare> wanted) {

@@ -28,15 +28,26 @@ final class Evaluation {
         if (oneOf.values().isEmpty()) {
             return Truth.FALSE;
         }
-        return found.map(value -> Truth.of(oneOf.values().stream().anyMatch(v -> value.compareWith(v) == 0)))
-                .orElse(Truth.UNKNOWN);
+        return found.map(value -> Truth.of(value.each().stream().anyMatch(each -> oneOf.values().stream()
+                .anyMatch(wanted -> each.compareWith(wanted) == 0)))).orElse(Truth.UNKNOWN);
     }
 
     private static Truth compare(Optional<Value> left, Operator operator, Optional<Value> right) {
-        if (left.isEmpty() || right.isEmpty()) {
+        if (left.isEmpty() || right.isEmpty() || (operator.isForText() && isNameless(left.get()))) {
             return Truth.UNKNOWN;
         }
-        return Truth.of(compare(left.get(), operator, right.get()));
+        return Truth.of(compareEach(left.get(), operator, right.get()));
+    }
+
+    /** A row that is called nothing has no letters to look at. */
+    private static boolean isNameless(Value value) {
+        return value instanceof Value.Referred referred && referred.heading().isEmpty();
+    }
+
+    /** Of several values, one must meet the operator; to differ, none may be the other. */
+    private static boolean compareEach(Value left, Operator operator, Value right) {
+        return operator == Operator.DIFFERS ? !compareEach(left, Operator.EQUALS, right)
+                : left.each().stream().anyMatch(each -> compare(each, operator, right));
     }
 
     private static boolean compare(Value left, Operator operator, Value right) {
@@ -54,9 +65,11 @@ final class Evaluation {
 
     /** Character by character, as PostgreSQL's ILIKE does: a letter never becomes two. */
     private static String lowerCase(Value value) {
-        if (!(value instanceof Value.Text(String text))) {
-            throw new IllegalArgumentException("Not a text: " + value);
-        }
+        String text = switch (value) {
+            case Value.Text(String itself) -> itself;
+            case Value.Referred(long row, String heading) -> heading;
+            default -> throw new IllegalArgumentException("Not a text: " + value);
+        };
         StringBuilder lower = new StringBuilder(text.length());
         text.codePoints().map(Character::toLowerCase).forEach(lower::appendCodePoint);
         return lower.toString();

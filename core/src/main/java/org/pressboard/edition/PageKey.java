@@ -2,7 +2,7 @@ package org.pressboard.edition;
 
 import java.util.Set;
 import java.util.regex.Pattern;
-import org.pressboard.table.Names;
+import org.pressboard.value.Names;
 
 /** Names a page and is its address: {@code /{key}}. Lower-case letters, digits and hyphens. */
 public record PageKey(String name) {

@@ -71,6 +71,9 @@ final class FitTally {
             case Value.Whole whole -> noteEnds(value);
             case Value.Date date -> noteEnds(value);
             case Value.Moment moment -> noteEnds(value);
+            case Value.Time time -> noteEnds(value);
+            case Value.Referred referred -> { }
+            case Value.Several several -> { }
         }
     }
 

@@ -8,10 +8,15 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
+import org.pressboard.table.Attached;
+import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
-import org.pressboard.table.FieldKey;
+import org.pressboard.value.FieldKey;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Fields;
+import org.pressboard.table.Numeric;
+import org.pressboard.table.Temporal;
+import org.pressboard.table.Textual;
 
 /** What a file is to become: the label of the table, and for each column of the file what it becomes. */
 public record Plan(String label, List<Column> columns) {
@@ -105,17 +110,17 @@ public record Plan(String label, List<Column> columns) {
         Reading reading = Objects.requireNonNull(column.reading());
         return switch (reading) {
             case YES_NO -> new FieldType.YesNo();
-            case WHOLE -> new FieldType.WholeNumber(!survey.looksLikeYears());
-            case DECIMAL_POINT, DECIMAL_COMMA -> new FieldType.Decimal(survey.fit(reading).digits());
-            case DATE_YEAR_FIRST, DATE_DAY_FIRST, DATE_MONTH_FIRST, DATE_MONTH_NAMED -> new FieldType.Date();
+            case WHOLE -> new Numeric.WholeNumber(!survey.looksLikeYears());
+            case DECIMAL_POINT, DECIMAL_COMMA -> new Numeric.Decimal(survey.fit(reading).digits());
+            case DATE_YEAR_FIRST, DATE_DAY_FIRST, DATE_MONTH_FIRST, DATE_MONTH_NAMED -> new Temporal.Date();
             case MOMENT_YEAR_FIRST, MOMENT_DAY_FIRST, MOMENT_MONTH_FIRST, MOMENT_MONTH_NAMED ->
-                    new FieldType.DateTime();
-            case EMAIL -> new FieldType.Email();
-            case LINK -> new FieldType.Link();
-            case CHOICE -> new FieldType.Choice(survey.options());
-            case TEXT -> new FieldType.Text();
-            case LONG_TEXT -> new FieldType.LongText();
-            case PICTURE -> new FieldType.Picture();
+                    new Temporal.DateTime();
+            case EMAIL -> new Textual.Email();
+            case LINK -> new Textual.Link();
+            case CHOICE -> Chosen.Choice.of(survey.options().stream().sorted().toList());
+            case TEXT -> new Textual.Text();
+            case LONG_TEXT -> new Textual.LongText();
+            case PICTURE -> new Attached.Picture();
         };
     }
 }

@@ -43,6 +43,9 @@ final class RowRoom {
             case Value.Date date -> addAligned(4);
             case Value.Whole whole -> addAligned(8);
             case Value.Moment moment -> addAligned(8);
+            case Value.Time time -> addAligned(8);
+            case Value.Referred referred -> addAligned(8);
+            case Value.Several several -> several.values().forEach(this::add);
         }
     }
 

@@ -2,7 +2,8 @@ package org.pressboard.listing;
 
 import java.util.List;
 import org.pressboard.condition.Condition;
-import org.pressboard.table.FieldKey;
+import org.pressboard.value.FieldKey;
+import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 
 /**
@@ -31,6 +32,16 @@ public record Listing(ListingKey key, TableKey table, Condition keep, List<Field
         if (!PAGE_SIZES.contains(pageSize)) {
             throw new IllegalArgumentException("A page has " + PAGE_SIZES + " rows, not " + pageSize);
         }
+    }
+
+    /** The same without fields that the table has no more, such as those in the bin. */
+    public Listing of(Table table) {
+        if (show.stream().allMatch(table.fields()::has)
+                && order.stream().allMatch(sort -> table.fields().has(sort.field()))) {
+            return this;
+        }
+        return new Listing(key, this.table, keep, show.stream().filter(table.fields()::has).toList(), search, narrow,
+                order.stream().filter(sort -> table.fields().has(sort.field())).toList(), pageSize, takeAway);
     }
 
     /** The same with these fields shown; what visitors may do with those that were shown before they still may. */

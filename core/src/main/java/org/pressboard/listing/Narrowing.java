@@ -6,7 +6,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operator;
-import org.pressboard.table.FieldKey;
+import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
 
 /**
@@ -32,7 +32,7 @@ public record Narrowing(List<Value> values, @Nullable Value from, @Nullable Valu
     }
 
     Narrowing withoutValue(Value value) {
-        return new Narrowing(values.stream().filter(v -> !v.equals(value)).toList(), from, to);
+        return new Narrowing(values.stream().filter(v -> v.compareWith(value) != 0).toList(), from, to);
     }
 
     boolean isEmptyRange() {

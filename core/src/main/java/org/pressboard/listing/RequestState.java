@@ -8,7 +8,7 @@ import java.util.SortedMap;
 import java.util.TreeMap;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operator;
-import org.pressboard.table.FieldKey;
+import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
 
 /**

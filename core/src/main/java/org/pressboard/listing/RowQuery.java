@@ -2,13 +2,16 @@ package org.pressboard.listing;
 
 import java.time.LocalDate;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Standpoint;
-import org.pressboard.grant.Decision;
+import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
-import org.pressboard.table.FieldKey;
 import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
 import org.pressboard.value.TextOrder;
 import org.pressboard.value.Value;
@@ -21,7 +24,7 @@ import org.pressboard.value.Value;
  * @param sought what they look for in it
  * @param order  rows that it does not tell apart follow by their number, in the direction of its last field
  */
-public record RowQuery(Table table, Visitor visitor, Standpoint standpoint, Condition within, Condition sought,
+public record RowQuery(Sight sight, Visitor visitor, Standpoint standpoint, Condition within, Condition sought,
                        List<SortBy> order, int page, int size, List<FieldKey> show) {
 
     public RowQuery {
@@ -29,11 +32,14 @@ public record RowQuery(Table table, Visitor visitor, Standpoint standpoint, Cond
         show = List.copyOf(show);
     }
 
-    public static RowQuery of(Listing listing, Table table, Visitor visitor, Decision decision, RequestState state,
-                              LocalDate today) {
+    public static RowQuery of(Listing listing, Sight sight, Visitor visitor, RequestState state, LocalDate today) {
         List<SortBy> order = state.sort().isEmpty() ? listing.order() : state.sort();
-        return new RowQuery(table, visitor, visitor.on(today), decision.rows().and(listing.keep()),
+        return new RowQuery(sight, visitor, visitor.on(today), sight.rows(listing.table()).and(listing.keep()),
                 state.sought(listing.search()), order, state.page(), state.size(), listing.show());
+    }
+
+    public Table table() {
+        return sight.table();
     }
 
     /** The first lock and everything else a row must meet. */
@@ -41,13 +47,21 @@ public record RowQuery(Table table, Visitor visitor, Standpoint standpoint, Cond
         return within.and(sought);
     }
 
+    /** The tables on whose rows the answer depends. */
+    public Set<TableKey> reached() {
+        Set<FieldKey> asked = new HashSet<>(show);
+        asked.addAll(condition().fields());
+        order.forEach(sort -> asked.add(sort.field()));
+        return sight.tables().reachedFrom(table(), asked);
+    }
+
     /** The same for everything there is to find here, before searching and narrowing. */
     public RowQuery withoutSearch() {
-        return new RowQuery(table, visitor, standpoint, within, Condition.ALWAYS, order, 1, size, show);
+        return new RowQuery(sight, visitor, standpoint, within, Condition.ALWAYS, order, 1, size, show);
     }
 
     public RowQuery onPage(int number) {
-        return new RowQuery(table, visitor, standpoint, within, sought, order, number, size, show);
+        return new RowQuery(sight, visitor, standpoint, within, sought, order, number, size, show);
     }
 
     public boolean isSearched() {
@@ -84,9 +98,12 @@ public record RowQuery(Table table, Visitor visitor, Standpoint standpoint, Cond
     }
 
     private static Comparator<Row> by(SortBy sort, TextOrder texts) {
-        Comparator<Value> values = (one, other) ->
-                one instanceof Value.Text(String left) && other instanceof Value.Text(String right)
-                        ? texts.compare(left, right) : one.compareWith(other);
+        Comparator<Value> values = (one, other) -> switch (one) {
+            case Value.Text(String left) when other instanceof Value.Text(String right) -> texts.compare(left, right);
+            case Value.Referred left when other instanceof Value.Referred right ->
+                    texts.compare(left.heading(), right.heading());
+            default -> one.compareWith(other);
+        };
         return Comparator.comparing(row -> row.get(sort.field()),
                 Comparator.nullsLast(sort.descending() ? values.reversed() : values));
     }

@@ -1,6 +1,6 @@
 package org.pressboard.listing;
 
-import org.pressboard.table.FieldKey;
+import org.pressboard.value.FieldKey;
 
 /** Sorts by a field, upwards or downwards; rows without a value come last either way. */
 public record SortBy(FieldKey field, boolean descending) {

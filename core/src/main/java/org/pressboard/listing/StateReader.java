@@ -9,10 +9,10 @@ import java.util.TreeMap;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
 import org.pressboard.table.Field;
-import org.pressboard.table.FieldKey;
+import org.pressboard.value.FieldKey;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Table;
-import org.pressboard.value.PlainForm;
+import org.pressboard.table.Temporal;
 import org.pressboard.value.Value;
 
 /** Reads one address; collects what it cannot follow instead of stopping at it. */
@@ -132,9 +132,9 @@ final class StateReader {
     }
 
     private Optional<Value> value(Field field, String end, String text) {
-        boolean isDay = !end.isEmpty() && field.type() instanceof FieldType.DateTime && text.length() == DAY_LENGTH;
-        FieldType type = isDay ? new FieldType.Date() : field.type();
-        Optional<Value> value = text.indexOf('\0') >= 0 ? Optional.empty() : PlainForm.read(type, text);
+        boolean isDay = !end.isEmpty() && field.type() instanceof Temporal.DateTime && text.length() == DAY_LENGTH;
+        FieldType type = isDay ? new Temporal.Date() : field.type();
+        Optional<Value> value = text.indexOf('\0') >= 0 ? Optional.empty() : type.read(text);
         if (value.isEmpty()) {
             problems.add(Problem.of("state.bad-value", shortened(text), field.label()));
         }

@@ -5,11 +5,17 @@ import java.util.List;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.pressboard.condition.Condition;
+import org.pressboard.table.Attached;
+import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
-import org.pressboard.table.FieldKey;
+import org.pressboard.value.FieldKey;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Fields;
+import org.pressboard.table.Numeric;
+import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
+import org.pressboard.table.Temporal;
+import org.pressboard.table.Textual;
 
 /** A listing to begin with: what most owners would choose for such a table. */
 public final class Suggestion {
@@ -32,8 +38,8 @@ public final class Suggestion {
 
     /** The first fields as they stand in the table; long texts only where there is room besides the short ones. */
     private static List<FieldKey> shown(Fields fields) {
-        Stream<FieldKey> brief = fields.keysWhere(type -> !(type instanceof FieldType.LongText)).stream();
-        Stream<FieldKey> lengthy = fields.keysWhere(FieldType.LongText.class::isInstance).stream();
+        Stream<FieldKey> brief = fields.keysWhere(type -> !isLengthy(type)).stream();
+        Stream<FieldKey> lengthy = fields.keysWhere(Suggestion::isLengthy).stream();
         List<FieldKey> chosen = Stream.concat(brief, lengthy).limit(MOST_SHOWN).toList();
         return fields.stream().map(Field::key).filter(chosen::contains).toList();
     }
@@ -51,24 +57,24 @@ public final class Suggestion {
 
     private static int worth(FieldType type) {
         return switch (type) {
-            case FieldType.Choice t -> 0;
-            case FieldType.YesNo t -> 1;
-            case FieldType.Date t -> 2;
-            case FieldType.DateTime t -> 2;
-            case FieldType.WholeNumber t -> 3;
-            case FieldType.Decimal t -> 3;
-            case FieldType.Text t -> NOTHING;
-            case FieldType.LongText t -> NOTHING;
-            case FieldType.Email t -> NOTHING;
-            case FieldType.Link t -> NOTHING;
-            case FieldType.Picture t -> NOTHING;
+            case Chosen chosen -> 0;
+            case Referring referring -> 0;
+            case FieldType.YesNo yesNo -> 1;
+            case Temporal temporal -> 2;
+            case Numeric numeric -> 3;
+            case Textual textual -> NOTHING;
+            case Attached attached -> NOTHING;
         };
+    }
+
+    private static boolean isLengthy(FieldType type) {
+        return type instanceof Textual.LongText || type instanceof Textual.FormattedText;
     }
 
     /** By what names the rows, if the first field does; else as the file has them, which somebody chose. */
     private static List<SortBy> order(Fields fields, List<FieldKey> shown, Predicate<FieldKey> differ) {
         return shown.stream().limit(1)
-                .filter(key -> fields.get(key).type() instanceof FieldType.Text && differ.test(key))
+                .filter(key -> fields.get(key).type() instanceof Textual.Text && differ.test(key))
                 .map(SortBy::up).toList();
     }
 }

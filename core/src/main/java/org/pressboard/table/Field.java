@@ -1,11 +1,74 @@
 package org.pressboard.table;
 
-/** A field of a table. The label is what people read and may change; the key never does. */
-public record Field(FieldKey key, String label, FieldType type) {
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.condition.Operand;
+import org.pressboard.value.FieldKey;
+
+/**
+ * A field of a table. The label is what people read and may change; the key never does.
+ *
+ * @param computed how its values are worked out; {@code null} where somebody enters them
+ * @param start    what a new row has in it before anybody says otherwise; {@code null}: nothing
+ * @param help     what those who fill it in are told; may be empty
+ * @param unit     what stands behind each value, such as {@code kg}; may be empty
+ * @param hidden   whether the desk's list of rows leaves it out
+ */
+public record Field(FieldKey key, String label, FieldType type, @Nullable Computed computed, Rules rules,
+                    @Nullable Operand start, String help, String unit, boolean hidden) {
+
+    public static final int LONGEST_LABEL = 100;
 
     public Field {
         if (label.isBlank()) {
             throw new IllegalArgumentException("The field " + key + " needs a label");
         }
+    }
+
+    /** A field that people fill in as they like. */
+    public Field(FieldKey key, String label, FieldType type) {
+        this(key, label, type, null, Rules.NONE, null, "", "", false);
+    }
+
+    /** A field that is worked out; its type follows from what it is worked out of (see {@link Tables}). */
+    public static Field computed(FieldKey key, String label, Computed computed) {
+        return new Field(key, label, new Textual.Text(), computed, Rules.NONE, null, "", "", false);
+    }
+
+    public Optional<Computed> computing() {
+        return Optional.ofNullable(computed);
+    }
+
+    public boolean isEntered() {
+        return computed == null;
+    }
+
+    /** Whether the table in the database has a column for it: what is entered, and tallies, which are kept up to date. */
+    public boolean isColumn() {
+        return computed == null || computed instanceof Computed.Tally;
+    }
+
+    public Field labelled(String other) {
+        return new Field(key, other, type, computed, rules, start, help, unit, hidden);
+    }
+
+    public Field of(FieldType other) {
+        return new Field(key, label, other, computed, rules, start, help, unit, hidden);
+    }
+
+    public Field with(Rules others) {
+        return new Field(key, label, type, computed, others, start, help, unit, hidden);
+    }
+
+    public Field starting(@Nullable Operand with) {
+        return new Field(key, label, type, computed, rules, with, help, unit, hidden);
+    }
+
+    public Field explained(String otherHelp, String otherUnit) {
+        return new Field(key, label, type, computed, rules, start, otherHelp, otherUnit, hidden);
+    }
+
+    public Field hidden(boolean isHidden) {
+        return new Field(key, label, type, computed, rules, start, help, unit, isHidden);
     }
 }

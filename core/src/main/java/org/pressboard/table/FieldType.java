@@ -1,94 +1,99 @@
 package org.pressboard.table;
 
-import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.pressboard.condition.Operator;
+import org.pressboard.value.PlainForm;
+import org.pressboard.value.TypedForm;
+import org.pressboard.value.Value;
+import org.pressboard.value.WrittenForm;
 
-/** What a field may hold. */
-public sealed interface FieldType {
+/**
+ * What a field may hold. Each kind knows how its values are held, read, written, compared and ordered; a further kind is
+ * a record in one of the families, which the compiler does not take until it says all of that.
+ */
+public sealed interface FieldType permits Textual, Numeric, Temporal, FieldType.YesNo, Chosen, Referring, Attached {
 
-    /** A short text on one line. */
-    record Text() implements FieldType {
-    }
+    /** As what values of the kind are held. */
+    enum Held { TEXT, TEXTS, WHOLE, DECIMAL, YES_NO, DATE, MOMENT, TIME, ROW }
 
-    /** Text of any length, with line breaks. */
-    record LongText() implements FieldType {
-    }
+    Held held();
 
-    /** A whole number of at most 18 digits; {@code grouped} where thousands are set apart: 3,376, but the year 1847. */
-    record WholeNumber(boolean grouped) implements FieldType {
-    }
+    /** Reads a value's plain form (see {@link PlainForm}); empty when the text is none. */
+    Optional<Value> read(String text);
 
-    /** A decimal number of any precision; {@code digits} is how many digits behind the point are shown at most. */
-    record Decimal(int digits) implements FieldType {
-        private static final int MOST_DIGITS = 100;
+    /** Reads what somebody typed in a language, or a control sent; empty when it does not fit. */
+    Optional<Value> readTyped(String text, TypedForm language);
 
-        public Decimal {
-            if (digits < 0 || digits > MOST_DIGITS) {
-                throw new IllegalArgumentException("Digits behind the point must be 0 to " + MOST_DIGITS + ", not " + digits);
-            }
-        }
-    }
+    /** The value as people of a language read it. */
+    String write(Value value, WrittenForm language);
 
-    record YesNo() implements FieldType {
-    }
+    /** How it makes sense to compare such a field. */
+    Set<Operator> comparisons();
 
-    record Date() implements FieldType {
-    }
-
-    /** A day and a time of day as written on the spot, without a time zone. */
-    record DateTime() implements FieldType {
-    }
-
-    record Email() implements FieldType {
-    }
-
-    /** An address on the web, {@code http} or {@code https}. */
-    record Link() implements FieldType {
-    }
-
-    /** One of a few texts. */
-    record Choice(List<String> options) implements FieldType {
-        public Choice {
-            options = List.copyOf(options);
-        }
-    }
-
-    /** The name of a picture that is kept with the table. */
-    record Picture() implements FieldType {
-    }
+    /** A short name of the kind for codes of messages, such as {@code whole-number}. */
+    String code();
 
     /** Whether the values are texts, so that words can be searched in them. */
     default boolean isText() {
-        return switch (this) {
-            case Text t -> true;
-            case LongText t -> true;
-            case Email t -> true;
-            case Link t -> true;
-            case Choice t -> true;
-            case WholeNumber t -> false;
-            case Decimal t -> false;
-            case YesNo t -> false;
-            case Date t -> false;
-            case DateTime t -> false;
-            case Picture t -> false;
-        };
+        return false;
     }
 
     default boolean isNumber() {
-        return this instanceof WholeNumber || this instanceof Decimal;
+        return this instanceof Numeric;
     }
 
     /** Whether a visitor may give a range of its values. */
     default boolean hasRange() {
-        return isNumber() || this instanceof Date || this instanceof DateTime;
+        return false;
     }
 
     /** Whether sorting by such a field helps anybody. */
     default boolean isSortable() {
-        return !(this instanceof LongText || this instanceof Picture || this instanceof Link);
+        return true;
     }
 
     /** Whether a visitor may pick values of it (as against giving a range). */
     default boolean hasFewValues() {
-        return this instanceof Choice || this instanceof YesNo;
+        return false;
+    }
+
+    /** Yes or no. */
+    record YesNo() implements FieldType {
+
+        @Override
+        public Held held() {
+            return Held.YES_NO;
+        }
+
+        @Override
+        public Optional<Value> read(String text) {
+            return PlainForm.yesNo(text);
+        }
+
+        @Override
+        public Optional<Value> readTyped(String text, TypedForm language) {
+            return language.yesNo(text);
+        }
+
+        @Override
+        public String write(Value value, WrittenForm language) {
+            return value instanceof Value.YesNo(boolean yes) ? language.yesNo(yes) : PlainForm.write(value);
+        }
+
+        @Override
+        public Set<Operator> comparisons() {
+            return Operator.OF_LIKENESS;
+        }
+
+        @Override
+        public String code() {
+            return "yes-no";
+        }
+
+        @Override
+        public boolean hasFewValues() {
+            return true;
+        }
     }
 }

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
+import org.pressboard.value.FieldKey;
 
 /** The fields of a table in their order, each key once. */
 public record Fields(List<Field> all) implements Iterable<Field> {

@@ -1,5 +1,7 @@
 package org.pressboard.table;
 
+import org.pressboard.value.FieldKey;
+
 /** A field was asked for that the table does not have. */
 public final class NoSuchField extends RuntimeException {
 

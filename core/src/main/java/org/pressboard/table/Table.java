@@ -1,7 +1,24 @@
 package org.pressboard.table;
 
-/** A table of the owner's: rows with typed fields. */
-public record Table(TableKey key, String label, Fields fields) {
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.value.FieldKey;
+
+/**
+ * A table of the owner's: rows with typed fields.
+ *
+ * @param description what it is, for those who work at the desk; may be empty
+ * @param heading     the field by which people know a row; {@code null}: the first that lends itself
+ * @param rowKey      the field whose values stand in addresses of rows; {@code null}: the rows' numbers
+ * @param people      the field with the e-mail address where this is the table of the members; else {@code null}
+ */
+public record Table(TableKey key, String label, Fields fields, String description, @Nullable FieldKey heading,
+                    @Nullable FieldKey rowKey, @Nullable FieldKey people) {
+
+    public static final int LONGEST_LABEL = 100;
 
     public Table {
         if (label.isBlank()) {
@@ -9,8 +26,55 @@ public record Table(TableKey key, String label, Fields fields) {
         }
     }
 
+    public Table(TableKey key, String label, Fields fields) {
+        this(key, label, fields, "", null, null, null);
+    }
+
     /** @throws NoSuchField when the table has no such field */
     public Field field(FieldKey key) {
         return fields.get(key);
+    }
+
+    /** The field by which people know a row: the chosen one, else the first text, else the first that is no picture. */
+    public Optional<Field> headingField() {
+        Optional<Field> chosen = Optional.ofNullable(heading).flatMap(fields::find);
+        return chosen.or(() -> Stream.concat(
+                fields.stream().filter(field -> field.type() instanceof Textual.Text),
+                fields.stream().filter(field -> !(field.type() instanceof Attached))).findFirst());
+    }
+
+    /** The fields that the table in the database has columns for. */
+    public List<Field> columns() {
+        return fields.stream().filter(Field::isColumn).toList();
+    }
+
+    /** The fields that people fill in. */
+    public List<Field> entered() {
+        return fields.stream().filter(Field::isEntered).toList();
+    }
+
+    public Table with(Fields others) {
+        return new Table(key, label, others, description, kept(heading, others), kept(rowKey, others),
+                kept(people, others));
+    }
+
+    private static @Nullable FieldKey kept(@Nullable FieldKey chosen, Fields fields) {
+        return chosen != null && fields.has(chosen) ? chosen : null;
+    }
+
+    /** The same with one of its fields changed. */
+    public Table changing(FieldKey which, UnaryOperator<Field> change) {
+        return with(new Fields(fields.stream().map(field -> field.key().equals(which) ? change.apply(field) : field)
+                .toList()));
+    }
+
+    public Table labelled(String other, String otherDescription) {
+        return new Table(key, other, fields, otherDescription, heading, rowKey, people);
+    }
+
+    /** The same with rows known by these fields. */
+    public Table knownBy(@Nullable FieldKey otherHeading, @Nullable FieldKey otherRowKey,
+            @Nullable FieldKey otherPeople) {
+        return new Table(key, label, fields, description, otherHeading, otherRowKey, otherPeople);
     }
 }

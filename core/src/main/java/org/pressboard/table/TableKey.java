@@ -1,12 +1,13 @@
 package org.pressboard.table;
 
 import java.util.Set;
+import org.pressboard.value.Names;
 
 /** Names a table for good; also the name of its table in the database. Lower-case letters, digits and underscores. */
 public record TableKey(String name) {
 
     public TableKey {
-        if (!Names.VALID.matcher(name).matches()) {
+        if (!Names.isValid(name)) {
             throw new IllegalArgumentException("Not a table key: \"" + name + "\"");
         }
     }

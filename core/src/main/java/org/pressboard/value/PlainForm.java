@@ -1,21 +1,27 @@
 package org.pressboard.value;
 
 import static java.time.format.DateTimeFormatter.ISO_LOCAL_DATE_TIME;
+import static java.time.format.DateTimeFormatter.ISO_LOCAL_TIME;
 
 import java.math.BigDecimal;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
+import java.time.LocalTime;
 import java.time.temporal.ChronoField;
 import java.time.temporal.TemporalAccessor;
 import java.util.Optional;
-import org.pressboard.table.FieldType;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /**
  * The form of values for machines, in addresses, CSV and JSON: dates as ISO 8601, numbers with a point and without
- * grouping, {@code yes} and {@code no}. It never changes with the language.
+ * grouping, {@code yes} and {@code no}, several values one to a line. It never changes with the language.
  */
 public final class PlainForm {
+
+    /** What stands between several values. */
+    public static final String BETWEEN = "\n";
 
     private static final int DAY_LENGTH = 10;
     private static final int LAST_YEAR = 9999;
@@ -31,33 +37,49 @@ public final class PlainForm {
             case Value.YesNo yesNo -> yesNo.yes() ? "yes" : "no";
             case Value.Date date -> date.day().toString();
             case Value.Moment moment -> ISO_LOCAL_DATE_TIME.format(moment.at());
+            case Value.Time time -> ISO_LOCAL_TIME.format(time.at());
+            case Value.Referred referred -> Long.toString(referred.row());
+            case Value.Several several -> several.values().stream().map(PlainForm::write)
+                    .collect(Collectors.joining(BETWEEN));
         };
     }
 
-    /** Reads a value of the type; empty when the text is none. */
-    public static Optional<Value> read(FieldType type, String text) {
+    public static Optional<Value> whole(String text) {
+        return read(text, plain -> Value.of(Long.parseLong(plain)));
+    }
+
+    public static Optional<Value> decimal(String text) {
+        return read(text, plain -> Value.of(number(plain)));
+    }
+
+    public static Optional<Value> yesNo(String text) {
+        return switch (text) {
+            case "yes" -> Optional.of(Value.of(true));
+            case "no" -> Optional.of(Value.of(false));
+            default -> Optional.empty();
+        };
+    }
+
+    public static Optional<Value> date(String text) {
+        return read(text, plain -> Value.of(inYears(LocalDate.parse(plain))));
+    }
+
+    /** A date alone is its midnight. */
+    public static Optional<Value> moment(String text) {
+        return read(text, plain -> Value.of(inYears(plain.length() == DAY_LENGTH
+                ? LocalDate.parse(plain).atStartOfDay() : LocalDateTime.parse(plain))));
+    }
+
+    public static Optional<Value> time(String text) {
+        return read(text, plain -> Value.of(LocalTime.parse(plain)));
+    }
+
+    private static Optional<Value> read(String text, Function<String, Value> parse) {
         try {
-            return Optional.of(parse(type, text));
-        } catch (NumberFormatException | DateTimeException notOfThisType) {
+            return Optional.of(parse.apply(text));
+        } catch (NumberFormatException | DateTimeException notOfThisKind) {
             return Optional.empty();
         }
-    }
-
-    private static Value parse(FieldType type, String text) {
-        return switch (type) {
-            case FieldType.Text t -> Value.of(text);
-            case FieldType.LongText t -> Value.of(text);
-            case FieldType.Email t -> Value.of(text);
-            case FieldType.Link t -> Value.of(text);
-            case FieldType.Choice t -> Value.of(text);
-            case FieldType.Picture t -> Value.of(text);
-            case FieldType.WholeNumber t -> Value.of(Long.parseLong(text));
-            case FieldType.Decimal t -> Value.of(decimal(text));
-            case FieldType.YesNo t -> Value.of(yesNo(text));
-            case FieldType.Date t -> Value.of(inYears(LocalDate.parse(text)));
-            case FieldType.DateTime t -> Value.of(inYears(text.length() == DAY_LENGTH
-                    ? LocalDate.parse(text).atStartOfDay() : LocalDateTime.parse(text)));
-        };
     }
 
     /** Years of four digits: others are written differently everywhere, and kept nowhere. */
@@ -69,20 +91,12 @@ public final class PlainForm {
         return time;
     }
 
-    private static BigDecimal decimal(String text) {
+    private static BigDecimal number(String text) {
         BigDecimal number = new BigDecimal(text);
         // an exponent such as 1e999999999 would write out as gigabytes of zeros
         if (Math.abs((long) number.scale()) > 1000 || number.precision() > 1000) {
             throw new NumberFormatException("too many digits");
         }
         return number;
-    }
-
-    private static boolean yesNo(String text) {
-        return switch (text) {
-            case "yes" -> true;
-            case "no" -> false;
-            default -> throw new NumberFormatException("neither yes nor no");
-        };
     }
 }

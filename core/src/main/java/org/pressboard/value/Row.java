@@ -4,7 +4,6 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
-import org.pressboard.table.FieldKey;
 
 /** A row: the number that identifies it in its table, and the values it has; a field without a value is not in it. */
 public record Row(long id, Map<FieldKey, Value> values) {

@@ -3,7 +3,9 @@ package org.pressboard.value;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
+import java.time.LocalTime;
 import java.util.Arrays;
+import java.util.List;
 
 /** A typed value of a cell. Where there is none, it is {@code null}. */
 public sealed interface Value {
@@ -25,6 +27,29 @@ public sealed interface Value {
 
     /** A day and a time of day, without a time zone. */
     record Moment(LocalDateTime at) implements Value {
+    }
+
+    /** A time of day. */
+    record Time(LocalTime at) implements Value {
+    }
+
+    /**
+     * A row of another table.
+     *
+     * @param row     its number, by which it is told from others
+     * @param heading what it is called there, as far as that was looked up and may be seen; else empty
+     */
+    record Referred(long row, String heading) implements Value {
+    }
+
+    /** Several values of one kind in their order, each once; never none. */
+    record Several(List<Value> values) implements Value {
+        public Several {
+            values = values.stream().distinct().toList();
+            if (values.isEmpty()) {
+                throw new IllegalArgumentException("No values at all are no value");
+            }
+        }
     }
 
     static Value of(String text) {
@@ -51,10 +76,20 @@ public sealed interface Value {
         return new Moment(at);
     }
 
+    static Value of(LocalTime at) {
+        return new Time(at);
+    }
+
+    /** What one looks at to tell whether this is a value or has it: several values each, else itself. */
+    default List<Value> each() {
+        return this instanceof Several(List<Value> values) ? values : List.of(this);
+    }
+
     /**
      * Less than, equal to or greater than zero, as this value comes before, with or after the other: numbers as
      * numbers, whatever their scale; a date as its midnight beside a moment; no before yes; texts by code point
-     * (for the order in which people read texts see {@link TextOrder}).
+     * (for the order in which people read texts see {@link TextOrder}); rows referred to by their number; several
+     * values one after the other.
      *
      * @throws IllegalArgumentException when the two are of kinds that cannot be compared
      */
@@ -71,6 +106,10 @@ public sealed interface Value {
             case Date mine when other instanceof Moment its -> mine.day.atStartOfDay().compareTo(its.at);
             case Moment mine when other instanceof Date its -> mine.at.compareTo(its.day.atStartOfDay());
             case Moment mine when other instanceof Moment its -> mine.at.compareTo(its.at);
+            case Time mine when other instanceof Time its -> mine.at.compareTo(its.at);
+            case Referred mine when other instanceof Referred its -> Long.compare(mine.row, its.row);
+            case Several mine when other instanceof Several its -> Arrays.compare(
+                    mine.values.toArray(Value[]::new), its.values.toArray(Value[]::new), Value::compareWith);
             default -> throw new IllegalArgumentException("Cannot compare " + this + " with " + other);
         };
     }

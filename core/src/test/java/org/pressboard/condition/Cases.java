@@ -10,12 +10,16 @@ import java.util.Map;
 import java.util.random.RandomGenerator;
 import java.util.random.RandomGeneratorFactory;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
-import org.pressboard.table.FieldKey;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Fields;
+import org.pressboard.table.Numeric;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
+import org.pressboard.table.Temporal;
+import org.pressboard.table.Textual;
+import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 
@@ -36,15 +40,15 @@ public final class Cases {
     public static final FieldKey SEEN = new FieldKey("seen");
 
     public static final Table TABLE = new Table(new TableKey("apples"), "Apples", new Fields(List.of(
-            new Field(NAME, "Name", new FieldType.Text()),
-            new Field(NOTES, "Notes", new FieldType.LongText()),
-            new Field(USE, "Use", new FieldType.Choice(List.of("Eating", "Cooking", "Cider"))),
-            new Field(KEEPER, "Keeper", new FieldType.Email()),
-            new Field(WEEKS, "Weeks", new FieldType.WholeNumber(true)),
-            new Field(SUGAR, "Sugar", new FieldType.Decimal(1)),
+            new Field(NAME, "Name", new Textual.Text()),
+            new Field(NOTES, "Notes", new Textual.LongText()),
+            new Field(USE, "Use", Chosen.Choice.of(List.of("Eating", "Cooking", "Cider"))),
+            new Field(KEEPER, "Keeper", new Textual.Email()),
+            new Field(WEEKS, "Weeks", new Numeric.WholeNumber(true)),
+            new Field(SUGAR, "Sugar", new Numeric.Decimal(1)),
             new Field(RARE, "Rare", new FieldType.YesNo()),
-            new Field(PLANTED, "Planted", new FieldType.Date()),
-            new Field(SEEN, "Seen", new FieldType.DateTime()))));
+            new Field(PLANTED, "Planted", new Temporal.Date()),
+            new Field(SEEN, "Seen", new Temporal.DateTime()))));
 
     public static final LocalDate TODAY = LocalDate.of(2026, 3, 14);
     public static final Standpoint MIRA = new Standpoint(TODAY, "mira@example.org");

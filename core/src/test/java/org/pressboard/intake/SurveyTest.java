@@ -14,7 +14,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.table.FieldType;
+import org.pressboard.table.Numeric;
 
 class SurveyTest {
 
@@ -135,14 +135,14 @@ class SurveyTest {
         Survey survey = Files.survey("year;count\n1847;1500\n2001;12\n");
         Plan plan = Plan.suggestedBy(survey, "Years");
         assertThat(plan.fields(survey).all()).extracting(field -> (Object) field.type()).containsExactly(
-                new FieldType.WholeNumber(false), new FieldType.WholeNumber(true));
+                new Numeric.WholeNumber(false), new Numeric.WholeNumber(true));
     }
 
     @Test
     void decimalsShowTheMostDigitsThatTheFileHas() {
         Survey survey = Files.survey("a;b\n1,25;x\n3,5;y\n1.234,125;z\n");
         assertThat(Plan.suggestedBy(survey, "T").fields(survey).all().getFirst().type())
-                .isEqualTo(new FieldType.Decimal(3));
+                .isEqualTo(new Numeric.Decimal(3));
     }
 
     @Test

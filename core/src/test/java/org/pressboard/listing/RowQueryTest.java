@@ -10,13 +10,15 @@ import org.junit.jupiter.api.Test;
 import org.pressboard.condition.Cases;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operator;
-import org.pressboard.grant.Decision;
+import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
 import org.pressboard.table.Field;
-import org.pressboard.table.FieldKey;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Fields;
+import org.pressboard.table.Numeric;
 import org.pressboard.table.Table;
+import org.pressboard.table.Textual;
+import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
 import org.pressboard.value.TextOrder;
 import org.pressboard.value.Value;
@@ -42,7 +44,7 @@ class RowQueryTest {
     @Test
     void pagesFollowEachOther() {
         RowQuery query = query(SortBy.up(Cases.NAME)).onPage(2);
-        RowQuery two = new RowQuery(query.table(), query.visitor(), query.standpoint(), query.within(), query.sought(),
+        RowQuery two = new RowQuery(query.sight(), query.visitor(), query.standpoint(), query.within(), query.sought(),
                 query.order(), 2, 2, query.show());
         assertThat(ids(two)).containsExactly(1L, 5L);
         assertThat(ids(two.onPage(3))).containsExactly(2L);
@@ -51,8 +53,8 @@ class RowQueryTest {
 
     @Test
     void whatIsNotGrantedNeverMatches() {
-        RowQuery refused = RowQuery.of(listing(Condition.ALWAYS), Cases.TABLE, Visitor.ANYONE,
-                new Decision.Refused(org.pressboard.problem.Problem.of("no")), start(), Cases.TODAY);
+        RowQuery refused = RowQuery.of(listing(Condition.ALWAYS), 
+                Sight.of(Cases.TABLE).seeing(Condition.NEVER), Visitor.ANYONE, start(), Cases.TODAY);
         assertThat(refused.matching(ROWS)).isEmpty();
     }
 
@@ -60,7 +62,7 @@ class RowQueryTest {
     void grantKeepAndSearchAllCount() {
         Condition keep = Condition.compare(Cases.WEEKS, Operator.AT_LEAST, Value.of(2));
         Condition granted = Condition.compare(Cases.NAME, Operator.DIFFERS, Value.of("B"));
-        RowQuery query = RowQuery.of(listing(keep), Cases.TABLE, Visitor.ANYONE, new Decision.Allowed(granted),
+        RowQuery query = RowQuery.of(listing(keep), Sight.of(Cases.TABLE).seeing(granted), Visitor.ANYONE,
                 start().withSearch("b"), Cases.TODAY);
         assertThat(query.matching(ROWS)).extracting(Row::id).containsExactly(1L);
         assertThat(query.withoutSearch().matching(ROWS)).extracting(Row::id).containsExactly(1L, 4L);
@@ -81,8 +83,8 @@ class RowQueryTest {
         assertThat(Suggestion.forTable(Cases.TABLE, new ListingKey("apples"), field -> false).order()).isEmpty();
         FieldKey weight = new FieldKey("weight");
         Table figures = new Table(Cases.TABLE.key(), "Figures", new Fields(List.of(
-                new Field(weight, "Weight", new FieldType.Decimal(1)),
-                new Field(Cases.NAME, "Name", new FieldType.Text()))));
+                new Field(weight, "Weight", new Numeric.Decimal(1)),
+                new Field(Cases.NAME, "Name", new Textual.Text()))));
         assertThat(Suggestion.forTable(figures, new ListingKey("figures"), field -> true).order()).isEmpty();
     }
 
@@ -112,15 +114,15 @@ class RowQueryTest {
     void aTableOfNothingButLongTextIsShownAllTheSame() {
         FieldKey notes = new FieldKey("notes");
         Table table = new Table(Cases.TABLE.key(), "Notes",
-                new Fields(List.of(new Field(notes, "Notes", new FieldType.LongText()))));
+                new Fields(List.of(new Field(notes, "Notes", new Textual.LongText()))));
         Listing suggested = Suggestion.forTable(table, new ListingKey("notes"), field -> true);
         assertThat(suggested.show()).containsExactly(notes);
         assertThat(suggested.order()).isEmpty();
     }
 
     private static RowQuery query(SortBy sort) {
-        return RowQuery.of(listing(Condition.ALWAYS), Cases.TABLE, Visitor.ANYONE,
-                new Decision.Allowed(Condition.ALWAYS), start().withSort(List.of(sort)), Cases.TODAY);
+        return RowQuery.of(listing(Condition.ALWAYS), Sight.of(Cases.TABLE), Visitor.ANYONE,
+                start().withSort(List.of(sort)), Cases.TODAY);
     }
 
     private static RequestState start() {

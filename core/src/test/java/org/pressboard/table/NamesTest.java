@@ -9,6 +9,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.pressboard.value.FieldKey;
 
 class NamesTest {
 
@@ -48,7 +49,7 @@ class NamesTest {
 
     @Test
     void aTableHasEachKeyOnceAndNamesWhatItLacks() {
-        Field name = new Field(new FieldKey("name"), "Name", new FieldType.Text());
+        Field name = new Field(new FieldKey("name"), "Name", new Textual.Text());
         assertThatThrownBy(() -> new Fields(List.of(name, name))).hasMessageContaining("twice");
         assertThatThrownBy(() -> new Fields(List.of(name)).get(new FieldKey("use")))
                 .isInstanceOf(NoSuchField.class).hasMessageContaining("\"use\"").hasMessageContaining("name");

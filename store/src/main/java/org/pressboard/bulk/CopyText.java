@@ -4,6 +4,7 @@ import static java.nio.charset.StandardCharsets.UTF_8;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Value;
@@ -48,9 +49,17 @@ final class CopyText {
             put('N');
         } else if (value instanceof Value.Text(String text)) {
             text(text);
+        } else if (value instanceof Value.Several(List<Value> values)) {
+            text(array(values));
         } else {
             plain(PlainForm.write(value));
         }
+    }
+
+    /** Several texts as PostgreSQL writes an array, each in quotation marks (documentation, Array Input and Output). */
+    private static String array(List<Value> values) {
+        return values.stream().map(each -> '"' + PlainForm.write(each).replace("\\", "\\\\").replace("\"", "\\\"") + '"')
+                .collect(Collectors.joining(",", "{", "}"));
     }
 
     private void text(String text) {

@@ -24,7 +24,6 @@ import org.pressboard.rows.Turns;
 import org.pressboard.rows.VisitorScope;
 import org.pressboard.value.SpreadsheetCells;
 import org.pressboard.sql.Canceled;
-import org.pressboard.sql.OperandSql;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
 import org.springframework.stereotype.Component;
@@ -87,7 +86,7 @@ public class CsvOut {
         reading.executeWithoutResult(status -> {
             sql.execute("set local statement_timeout = {0}", DSL.inline(LONGEST));
             scope.enter(query.visitor(), query.standpoint());
-            String copy = BoundBySettings.render(sql, copy(query, new TableSql(query.table(), language), cells));
+            String copy = BoundBySettings.render(sql, copy(query, TableSql.of(query, language), cells));
             sql.connection(connection -> copy(connection, copy, header(query, cells), out));
         });
     }
@@ -102,9 +101,9 @@ public class CsvOut {
 
     private static Query copy(RowQuery query, TableSql table, SpreadsheetCells cells) {
         List<Field<?>> columns = query.show().stream().<Field<?>>map(field ->
-                ValueSql.cell(table.column(field), query.table().field(field).type(), cells)).toList();
+                ValueSql.cell(table.shown(field), query.table().field(field).type(), cells)).toList();
         return DSL.query("copy ({0}) to stdout (format csv)", DSL.select(columns).from(table.asTable())
-                .where(table.condition(query.condition(), new OperandSql.Bound(query.standpoint())))
+                .where(table.condition(query.condition()))
                 .orderBy(table.order(query.order(), query.isLastDescending())));
     }
 

@@ -22,6 +22,9 @@ import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Definitions;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
+import org.pressboard.history.Act;
+import org.pressboard.history.Acts;
+import org.pressboard.history.Author;
 import org.pressboard.intake.Dialect;
 import org.pressboard.intake.Outcome;
 import org.pressboard.intake.Plan;
@@ -49,7 +52,7 @@ import tools.jackson.core.type.TypeReference;
  * <pre>{@code
  * UUID id = intakes.receive("trees.csv", in);
  * intakes.survey(id).get();
- * intakes.load(id, plan).get();
+ * intakes.load(id, plan, author).get();
  * }</pre>
  */
 @Component
@@ -62,16 +65,18 @@ public class Intakes {
     private final IntakeWork work;
     private final Catalog catalog;
     private final HostedTables tables;
+    private final Acts acts;
     private final DSLContext sql;
     private final TransactionTemplate transaction;
 
     Intakes(IntakeRecords records, IntakeFiles files, IntakeWork work, Catalog catalog, HostedTables tables,
-            DSLContext sql, PlatformTransactionManager transactions) {
+            Acts acts, DSLContext sql, PlatformTransactionManager transactions) {
         this.records = records;
         this.files = files;
         this.work = work;
         this.catalog = catalog;
         this.tables = tables;
+        this.acts = acts;
         this.sql = sql;
         this.transaction = new TransactionTemplate(transactions);
     }
@@ -155,7 +160,7 @@ public class Intakes {
      *
      * @return what tells when it is loaded; nothing to wait for when somebody else is at it, or it is done
      */
-    public Future<?> load(UUID id, Plan plan) {
+    public Future<?> load(UUID id, Plan plan, Author author) {
         Intake intake = records.find(id).orElseThrow();
         Survey survey = Objects.requireNonNull(intake.survey());
         plan.check().throwIfAny();
@@ -163,7 +168,7 @@ public class Intakes {
             entity.plan(plan);
             entity.begin(Intake.Status.LOADING);
         });
-        return isMine ? work.begin(id, () -> transaction.executeWithoutResult(status -> loadAll(id, survey, plan)))
+        return isMine ? work.begin(id, () -> transaction.executeWithoutResult(status -> loadAll(id, survey, plan, author)))
                 : IntakeWork.NOTHING_TO_DO;
     }
 
@@ -202,11 +207,12 @@ public class Intakes {
                 Definitions.read(kept.get(2, JSONB.class).data(), new TypeReference<List<String>>() { }));
     }
 
-    private void loadAll(UUID id, Survey survey, Plan plan) {
+    private void loadAll(UUID id, Survey survey, Plan plan, Author author) {
         sql.execute("set local statement_timeout = 0");
         waitForThoseOfTheSameName(plan.label());
         Table table = new Table(TableKey.from(plan.label(), catalog.tableKeys()), plan.label().strip(),
                 plan.fields(survey));
+        acts.begin(author.from(Author.Origin.FILE), Act.What.FILE_IN, table.key(), Act.Details.of(fileName(id)));
         tables.create(table);
         catalog.addTable(table);
         TableLoad load = new TableLoad(sql, table, id);
@@ -222,6 +228,10 @@ public class Intakes {
         records.change(id, entity ->
                 entity.done(table.key().name(), page.name(), load.rowsLoaded(), load.rowsAside()));
         files.remove(id);
+    }
+
+    private String fileName(UUID id) {
+        return records.find(id).map(Intake::fileName).orElse("");
     }
 
     /** Two that would take the same name at once would not see each other's. */

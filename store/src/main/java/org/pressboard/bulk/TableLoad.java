@@ -43,7 +43,7 @@ final class TableLoad {
         this.sql = sql;
         this.intake = intake;
         List<QueryPart> columns = new ArrayList<>();
-        table.fields().forEach(field -> columns.add(DSL.name(field.key().name())));
+        table.entered().forEach(field -> columns.add(DSL.name(field.key().name())));
         this.copy = sql.render(DSL.query("copy {0} ({1}) from stdin", TableSql.name(table), DSL.list(columns)));
     }
 

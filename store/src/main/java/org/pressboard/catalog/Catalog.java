@@ -3,6 +3,7 @@ package org.pressboard.catalog;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.persistence.EntityManager;
+import java.time.Instant;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -24,6 +25,7 @@ import org.pressboard.grant.Grants;
 import org.pressboard.listing.Listing;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
+import org.pressboard.table.Tables;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
@@ -63,12 +65,12 @@ public class Catalog {
     }
 
     private PublishedSite readPublished() {
+        Tables tables = tables();
         List<Edition> editions = entities.createQuery("""
                 select e from PageEntity p join EditionEntity e on e.id.pageKey = p.key and e.id.number = p.edition
                 order by p.position, p.key""", EditionEntity.class)
-                .getResultStream().map(EditionEntity::toEdition).toList();
-        Map<TableKey, Table> tables = new HashMap<>();
-        tables().forEach(table -> tables.put(table.key(), table));
+                .getResultStream().map(EditionEntity::toEdition).map(edition -> without(edition, tables))
+                .filter(edition -> !edition.page().listings().isEmpty()).toList();
         Map<TableKey, List<Grant>> grants = new HashMap<>();
         entities.createQuery("from GrantEntity order by id", GrantEntity.class).getResultStream()
                 .forEach(grant -> grants.computeIfAbsent(new TableKey(grant.tableKey()),
@@ -76,6 +78,14 @@ public class Catalog {
         Map<TableKey, Grants> byTable = new HashMap<>();
         grants.forEach((key, all) -> byTable.put(key, new Grants(all)));
         return new PublishedSite(site(), editions, tables, byTable, formerAddresses());
+    }
+
+    /** Listings of tables that are in the bin are not shown, until the table is put back. */
+    private static Edition without(Edition edition, Tables tables) {
+        List<Listing> there = edition.page().listings().stream()
+                .filter(listing -> tables.find(listing.table()).isPresent())
+                .map(listing -> listing.of(tables.get(listing.table()))).toList();
+        return new Edition(edition.number(), edition.page().with(there), edition.publishedAt());
     }
 
     private Map<String, PageKey> formerAddresses() {
@@ -108,15 +118,26 @@ public class Catalog {
         tellOthers();
     }
 
+    /** All tables but those in the bin, as they hang together. */
     @Transactional(readOnly = true)
-    public List<Table> tables() {
-        return entities.createQuery("from TableEntity order by label, key", TableEntity.class)
-                .getResultStream().map(TableEntity::toTable).toList();
+    public Tables tables() {
+        return Tables.of(entities.createQuery("from TableEntity where removedAt is null order by label, key",
+                TableEntity.class).getResultStream().map(TableEntity::toTable).toList());
     }
 
     @Transactional(readOnly = true)
     public Optional<Table> table(TableKey key) {
-        return Optional.ofNullable(entities.find(TableEntity.class, key.name())).map(TableEntity::toTable);
+        return tables().find(key);
+    }
+
+    /** The tables in the bin, and since when, the last removed first. */
+    @Transactional(readOnly = true)
+    public Map<Table, Instant> removedTables() {
+        Map<Table, Instant> removed = new LinkedHashMap<>();
+        entities.createQuery("from TableEntity where removedAt is not null order by removedAt desc", TableEntity.class)
+                .getResultStream().forEach(table ->
+                        removed.put(table.toTable(), Objects.requireNonNull(table.removedAt())));
+        return removed;
     }
 
     @Transactional(readOnly = true)
@@ -130,14 +151,27 @@ public class Catalog {
         tellOthers();
     }
 
-    /** Changes what the table and its fields are called; their keys stay, so nothing that refers to them breaks. */
+    /** Gives a table another definition; whoever calls sees to its columns. */
     @Transactional
-    public void relabel(Table table) {
-        entities.find(TableEntity.class, table.key().name()).relabel(table);
+    public void define(Table table) {
+        entities.find(TableEntity.class, table.key().name()).define(table);
         tellOthers();
     }
 
-    /** Removes the table, its listings from all pages, and the pages that are left without any. */
+    /** Puts the table into the bin: its listings are not shown until it is put back. */
+    @Transactional
+    public void binTable(TableKey key) {
+        entities.find(TableEntity.class, key.name()).remove(Instant.now());
+        tellOthers();
+    }
+
+    @Transactional
+    public void putBackTable(TableKey key) {
+        entities.find(TableEntity.class, key.name()).putBack();
+        tellOthers();
+    }
+
+    /** Removes the table for good, its listings from all pages, and the pages that are left without any. */
     @Transactional
     public void removeTable(TableKey key) {
         for (PageEntity page : pageEntities()) {

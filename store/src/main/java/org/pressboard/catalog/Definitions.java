@@ -13,11 +13,18 @@ import org.pressboard.edition.PageKey;
 import org.pressboard.listing.ListingKey;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
+import org.pressboard.table.Attached;
+import org.pressboard.table.Chosen;
+import org.pressboard.table.Computed;
 import org.pressboard.table.Field;
-import org.pressboard.table.FieldKey;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Fields;
+import org.pressboard.table.Numeric;
+import org.pressboard.table.Referring;
 import org.pressboard.table.TableKey;
+import org.pressboard.table.Temporal;
+import org.pressboard.table.Textual;
+import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.SerializationFeature;
@@ -38,6 +45,8 @@ public final class Definitions {
             .addMixIn(Fields.class, FieldList.class)
             .addMixIn(Problems.class, ProblemList.class)
             .addMixIn(FieldType.class, FieldTypes.class)
+            .addMixIn(Computed.class, Computations.class)
+            .addMixIn(Computed.Part.class, Parts.class)
             .addMixIn(Condition.class, Conditions.class)
             .addMixIn(Operand.class, Operands.class)
             .addMixIn(Value.class, Values.class)
@@ -88,19 +97,45 @@ public final class Definitions {
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "type")
     @JsonSubTypes({
-        @Type(name = "text", value = FieldType.Text.class),
-        @Type(name = "long-text", value = FieldType.LongText.class),
-        @Type(name = "whole-number", value = FieldType.WholeNumber.class),
-        @Type(name = "decimal", value = FieldType.Decimal.class),
+        @Type(name = "text", value = Textual.Text.class),
+        @Type(name = "long-text", value = Textual.LongText.class),
+        @Type(name = "formatted-text", value = Textual.FormattedText.class),
+        @Type(name = "email", value = Textual.Email.class),
+        @Type(name = "link", value = Textual.Link.class),
+        @Type(name = "phone", value = Textual.Phone.class),
+        @Type(name = "whole-number", value = Numeric.WholeNumber.class),
+        @Type(name = "decimal", value = Numeric.Decimal.class),
+        @Type(name = "money", value = Numeric.Money.class),
+        @Type(name = "percent", value = Numeric.Percent.class),
+        @Type(name = "rating", value = Numeric.Rating.class),
         @Type(name = "yes-no", value = FieldType.YesNo.class),
-        @Type(name = "date", value = FieldType.Date.class),
-        @Type(name = "date-time", value = FieldType.DateTime.class),
-        @Type(name = "email", value = FieldType.Email.class),
-        @Type(name = "link", value = FieldType.Link.class),
-        @Type(name = "choice", value = FieldType.Choice.class),
-        @Type(name = "picture", value = FieldType.Picture.class)
+        @Type(name = "date", value = Temporal.Date.class),
+        @Type(name = "date-time", value = Temporal.DateTime.class),
+        @Type(name = "time", value = Temporal.TimeOfDay.class),
+        @Type(name = "choice", value = Chosen.Choice.class),
+        @Type(name = "choices", value = Chosen.Choices.class),
+        @Type(name = "reference", value = Referring.Reference.class),
+        @Type(name = "person", value = Referring.Person.class),
+        @Type(name = "picture", value = Attached.Picture.class)
     })
     private interface FieldTypes {
+    }
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "made")
+    @JsonSubTypes({
+        @Type(name = "borrowing", value = Computed.Borrowed.class),
+        @Type(name = "tallying", value = Computed.Tally.class),
+        @Type(name = "composing", value = Computed.Composed.class)
+    })
+    private interface Computations {
+    }
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "part")
+    @JsonSubTypes({
+        @Type(name = "words", value = Computed.Part.Words.class),
+        @Type(name = "field", value = Computed.Part.OfField.class)
+    })
+    private interface Parts {
     }
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "is")
@@ -131,7 +166,10 @@ public final class Definitions {
         @Type(name = "decimal", value = Value.Decimal.class),
         @Type(name = "yes-no", value = Value.YesNo.class),
         @Type(name = "date", value = Value.Date.class),
-        @Type(name = "moment", value = Value.Moment.class)
+        @Type(name = "moment", value = Value.Moment.class),
+        @Type(name = "time", value = Value.Time.class),
+        @Type(name = "row", value = Value.Referred.class),
+        @Type(name = "several", value = Value.Several.class)
     })
     private interface Values {
     }

@@ -1,20 +1,23 @@
 package org.pressboard.catalog;
 
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
+import org.pressboard.condition.Condition;
 import org.pressboard.edition.Edition;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Decision;
 import org.pressboard.grant.Grants;
+import org.pressboard.grant.Sight;
 import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
+import org.pressboard.table.Tables;
 
 /**
  * Everything that the visitors' pages need to know of the site besides rows, as it stood at one moment. Immutable.
@@ -22,12 +25,11 @@ import org.pressboard.table.TableKey;
  * @param editions the shown edition of each published page, in the order of the menu
  * @param formerly the addresses that pages had before, and where each of these pages is now
  */
-public record PublishedSite(Site site, List<Edition> editions, Map<TableKey, Table> tables,
+public record PublishedSite(Site site, List<Edition> editions, Tables tables,
                             Map<TableKey, Grants> grants, Map<String, PageKey> formerly) {
 
     public PublishedSite {
         editions = List.copyOf(editions);
-        tables = Map.copyOf(tables);
         grants = Map.copyOf(grants);
         formerly = Map.copyOf(formerly);
     }
@@ -52,7 +54,14 @@ public record PublishedSite(Site site, List<Edition> editions, Map<TableKey, Tab
     }
 
     public Table table(TableKey key) {
-        return Objects.requireNonNull(tables.get(key), () -> "no table " + key);
+        return tables.get(key);
+    }
+
+    /** The table as the visitor sees it, and what is around it. */
+    public Sight sight(Visitor visitor, TableKey table) {
+        Map<TableKey, Condition> rows = new HashMap<>();
+        tables.all().forEach(each -> rows.put(each.key(), maySee(visitor, each.key()).rows()));
+        return new Sight(tables.get(table), tables, rows);
     }
 
     /** Whether the visitor may see rows of the table, and which. */

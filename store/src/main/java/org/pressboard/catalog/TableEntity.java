@@ -6,9 +6,8 @@ import jakarta.persistence.Id;
 import java.time.Instant;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
-import org.pressboard.table.Fields;
+import org.jspecify.annotations.Nullable;
 import org.pressboard.table.Table;
-import org.pressboard.table.TableKey;
 
 @Entity
 @jakarta.persistence.Table(name = "hosted_table")
@@ -20,10 +19,13 @@ class TableEntity {
     private String label;
 
     @JdbcTypeCode(SqlTypes.JSON)
-    private String fields;
+    private String definition;
 
     @Column(updatable = false)
     private Instant createdAt;
+
+    /** Since when it is in the bin. */
+    private @Nullable Instant removedAt;
 
     @SuppressWarnings("NullAway") // Hibernate fills it
     protected TableEntity() {
@@ -32,16 +34,28 @@ class TableEntity {
     TableEntity(Table table) {
         this.key = table.key().name();
         this.label = table.label();
-        this.fields = Definitions.write(table.fields());
+        this.definition = Definitions.write(table);
         this.createdAt = Instant.now();
     }
 
-    void relabel(Table table) {
+    void define(Table table) {
         label = table.label();
-        fields = Definitions.write(table.fields());
+        definition = Definitions.write(table);
+    }
+
+    void remove(Instant now) {
+        removedAt = now;
+    }
+
+    void putBack() {
+        removedAt = null;
+    }
+
+    @Nullable Instant removedAt() {
+        return removedAt;
     }
 
     Table toTable() {
-        return new Table(new TableKey(key), label, Definitions.read(fields, Fields.class));
+        return Definitions.read(definition, Table.class);
     }
 }

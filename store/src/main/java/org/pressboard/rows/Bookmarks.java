@@ -13,7 +13,6 @@ import org.jooq.Record;
 import org.jooq.Select;
 import org.jooq.impl.DSL;
 import org.pressboard.listing.RowQuery;
-import org.pressboard.sql.OperandSql;
 import org.pressboard.sql.TableSql;
 import org.springframework.stereotype.Component;
 
@@ -74,7 +73,7 @@ class Bookmarks {
         if (!marks.isThroughout()) {
             RowQuery query = order.query;
             background.read("leafing through " + query.table().key(),
-                    () -> read(query, new TableSql(query.table(), order.language), marks));
+                    () -> read(query, TableSql.of(query, order.language), marks));
         }
     }
 
@@ -82,12 +81,17 @@ class Bookmarks {
     private void read(RowQuery query, TableSql table, Marks marks) {
         Stretch stretch = Stretch.of(query, table, false).getFirst();
         Field<Integer> place = DSL.field(DSL.name("place"), Integer.class);
-        List<Field<?>> columns = new ArrayList<>(stretch.marking());
+        List<Field<?>> columns = new ArrayList<>();
+        List<Field<?>> wanted = new ArrayList<>();
+        stretch.marking().forEach(mark -> {
+            Field<?> named = mark.as("mark_" + columns.size());
+            columns.add(named);
+            wanted.add(DSL.field(named.getUnqualifiedName(), mark.getDataType()));
+        });
         columns.add(DSL.rowNumber().over(DSL.orderBy(stretch.order())).as(place));
-        Condition condition = table.condition(query.condition(), new OperandSql.Bound(query.standpoint()));
+        Condition condition = table.condition(query.condition());
         Select<? extends Record> all = sql.select(columns).from(table.asTable())
                 .where(condition.and(stretch.rows()));
-        List<Field<?>> wanted = new ArrayList<>(stretch.marking());
         wanted.add(place);
         sql.select(wanted).from(DSL.table(all).as("placed")).where(place.mod(BETWEEN).eq(0))
                 .limit(Marks.MOST / 2).forEach(row -> marks.put(row.get(place), stretch.marked(row)));

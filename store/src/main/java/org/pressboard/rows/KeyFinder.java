@@ -4,10 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.Select;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.listing.RowQuery;
-import org.pressboard.sql.OperandSql;
 import org.pressboard.sql.TableSql;
 
 /** Finds the keys of one page of a row query, along a given way. For one use. */
@@ -36,7 +36,7 @@ final class KeyFinder {
         this.query = query;
         this.table = table;
         this.way = way;
-        this.condition = table.condition(query.condition(), new OperandSql.Bound(query.standpoint()));
+        this.condition = table.condition(query.condition());
         Anchor from = way.from();
         this.stretches = Stretch.of(query, table, way.backwards()).stream()
                 .dropWhile(stretch -> from != null && !stretch.has(from)).toList();
@@ -74,9 +74,9 @@ final class KeyFinder {
     /** Those that match among the first so many rows. */
     private List<Anchor> lookAt(int rows, long atMost) {
         Stretch first = stretches.getFirst();
-        org.jooq.Table<?> near = sql.select(DSL.asterisk()).from(table.asTable()).where(within(first))
-                .orderBy(first.order()).limit(rows).asTable("near");
-        return sql.select(first.marking()).from(near).where(condition).orderBy(first.order()).limit(atMost)
+        Select<?> near = sql.select(table.everything()).from(table.asTable()).where(within(first))
+                .orderBy(first.order()).limit(rows);
+        return sql.select(first.marking()).from(table.over(near)).where(condition).orderBy(first.order()).limit(atMost)
                 .fetch(first::marked);
     }
 

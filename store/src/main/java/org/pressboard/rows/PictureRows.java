@@ -12,11 +12,10 @@ import org.pressboard.catalog.Catalog;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.Listing;
-import org.pressboard.sql.OperandSql;
 import org.pressboard.sql.TableSql;
-import org.pressboard.table.FieldKey;
-import org.pressboard.table.FieldType;
+import org.pressboard.table.Attached;
 import org.pressboard.table.Table;
+import org.pressboard.value.FieldKey;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -43,24 +42,23 @@ public class PictureRows {
     @Transactional(readOnly = true)
     public boolean isShown(Table table, String picture, Visitor visitor) {
         Standpoint standpoint = visitor.on(LocalDate.now(clock));
-        List<Condition> places = places(table, picture, visitor, standpoint);
+        TableSql tableSql = TableSql.of(catalog.published().sight(visitor, table.key()), standpoint, Locale.ENGLISH);
+        List<Condition> places = places(table, tableSql, picture, visitor);
         if (places.isEmpty()) {
             return false;
         }
         scope.enter(visitor, standpoint);
-        return sql.fetchExists(DSL.selectOne().from(new TableSql(table, Locale.ENGLISH).asTable())
-                .where(DSL.or(places)));
+        return sql.fetchExists(DSL.selectOne().from(tableSql.asTable()).where(DSL.or(places)));
     }
 
-    private List<Condition> places(Table table, String picture, Visitor visitor, Standpoint standpoint) {
-        TableSql tableSql = new TableSql(table, Locale.ENGLISH);
-        List<FieldKey> fields = table.fields().keysWhere(FieldType.Picture.class::isInstance);
+    private List<Condition> places(Table table, TableSql tableSql, String picture, Visitor visitor) {
+        List<FieldKey> fields = table.fields().keysWhere(Attached.Picture.class::isInstance);
         if (visitor.isStaff()) {
             return fields.stream().map(field -> isIn(tableSql, field, picture)).toList();
         }
         List<Condition> places = new ArrayList<>();
         for (Listing listing : catalog.published().listingsOf(table.key(), visitor)) {
-            Condition kept = tableSql.condition(listing.keep(), new OperandSql.Bound(standpoint));
+            Condition kept = tableSql.condition(listing.keep());
             fields.stream().filter(listing.show()::contains)
                     .forEach(field -> places.add(isIn(tableSql, field, picture).and(kept)));
         }
@@ -68,6 +66,6 @@ public class PictureRows {
     }
 
     private static Condition isIn(TableSql table, FieldKey field, String picture) {
-        return DSL.condition("{0} = {1}", table.column(field), DSL.val(picture));
+        return DSL.condition("{0} = {1}", table.shown(field), DSL.val(picture));
     }
 }

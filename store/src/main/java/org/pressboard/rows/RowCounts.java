@@ -3,6 +3,7 @@ package org.pressboard.rows;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
+import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
@@ -14,14 +15,12 @@ import java.util.concurrent.TimeoutException;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
-import org.pressboard.change.ChangeFeed;
 import org.pressboard.change.Revision;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.Total;
 import org.pressboard.sql.Canceled;
-import org.pressboard.sql.OperandSql;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.TableKey;
 import org.springframework.beans.factory.annotation.Value;
@@ -43,8 +42,12 @@ class RowCounts {
     /** A count that took longer is not done again while somebody waits, if much of it is still certain. */
     private static final long QUICK_NANOS = 5_000_000;
 
-    /** What is counted: where the condition does not ask who looks or when, the count is the same for all. */
-    private record Key(TableKey table, Condition condition, @Nullable Standpoint standpoint) {
+    /**
+     * What is counted: where the condition does not ask who looks or when, the count is the same for all who see the same
+     * of the tables that it leads to.
+     */
+    private record Key(TableKey table, Condition condition, Map<TableKey, Condition> seen,
+                       @Nullable Standpoint standpoint) {
     }
 
     private record Counted(Revision at, long rows, long nanos) {
@@ -59,7 +62,7 @@ class RowCounts {
     private static final Duration LONGEST_COUNT = Duration.ofSeconds(20);
 
     private final DSLContext sql;
-    private final ChangeFeed changes;
+    private final Revisions revisions;
     private final BackgroundReading background;
     private final TransactionTemplate reading;
     private final Duration longest;
@@ -68,10 +71,10 @@ class RowCounts {
     private final Cache<Key, Counted> kept = Caffeine.newBuilder().maximumSize(10_000).build();
 
     /** @param longest a count that takes longer is not waited for */
-    RowCounts(DSLContext sql, ChangeFeed changes, BackgroundReading background,
+    RowCounts(DSLContext sql, Revisions revisions, BackgroundReading background,
             PlatformTransactionManager transactions, @Value("${pressboard.longest-count:50ms}") Duration longest) {
         this.sql = sql;
-        this.changes = changes;
+        this.revisions = revisions;
         this.background = background;
         this.reading = new TransactionTemplate(transactions);
         this.reading.setReadOnly(true);
@@ -192,9 +195,8 @@ class RowCounts {
     }
 
     private org.jooq.SelectLimitStep<?> matching(RowQuery query, Locale language) {
-        TableSql table = new TableSql(query.table(), language);
-        return DSL.selectOne().from(table.asTable())
-                .where(table.condition(query.condition(), new OperandSql.Bound(query.standpoint())));
+        TableSql table = TableSql.of(query, language);
+        return DSL.selectOne().from(table.asTable()).where(table.condition(query.condition()));
     }
 
     private boolean isCurrent(Counted counted, RowQuery query) {
@@ -202,12 +204,16 @@ class RowCounts {
     }
 
     private Revision revision(RowQuery query) {
-        return changes.rowsRevision(query.table().key());
+        return revisions.of(query);
     }
 
     private static Key key(RowQuery query) {
         Condition condition = query.condition();
-        return new Key(query.table().key(), condition,
-                condition.dependsOnStandpoint() ? query.standpoint() : null);
+        Map<TableKey, Condition> seen = new HashMap<>();
+        query.reached().stream().filter(table -> !table.equals(query.table().key()))
+                .forEach(table -> seen.put(table, query.sight().rows(table)));
+        boolean depends = condition.dependsOnStandpoint()
+                || seen.values().stream().anyMatch(Condition::dependsOnStandpoint);
+        return new Key(query.table().key(), condition, seen, depends ? query.standpoint() : null);
     }
 }

@@ -2,7 +2,6 @@ package org.pressboard.rows;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -20,10 +19,7 @@ import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.Total;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.sql.TableSql;
-import org.pressboard.sql.ValueSql;
-import org.pressboard.table.FieldKey;
 import org.pressboard.value.Row;
-import org.pressboard.value.Value;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -54,25 +50,25 @@ public class Rows {
     private final VisitorScope scope;
     private final RowCounts counts;
     private final Bookmarks bookmarks;
-    private final ChangeFeed changes;
+    private final Revisions revisions;
     private final TransactionTemplate reading;
     private final Cache<Key, Slice> kept = Caffeine.newBuilder()
             .maximumWeight(MOST_KEPT_BYTES).weigher((Key key, Slice slice) -> slice.weight()).build();
 
-    Rows(DSLContext sql, VisitorScope scope, RowCounts counts, Bookmarks bookmarks, ChangeFeed changes,
+    Rows(DSLContext sql, VisitorScope scope, RowCounts counts, Bookmarks bookmarks, Revisions revisions,
             PlatformTransactionManager transactions) {
         this.sql = sql;
         this.scope = scope;
         this.counts = counts;
         this.bookmarks = bookmarks;
-        this.changes = changes;
+        this.revisions = revisions;
         this.reading = new TransactionTemplate(transactions);
         this.reading.setReadOnly(true);
     }
 
-    /** A number that changes whenever the rows of the query's table do. */
+    /** A number that changes whenever the rows do that the query's answer depends on. */
     public long revision(RowQuery query) {
-        return changes.rowsRevision(query.table().key()).number();
+        return revisions.of(query).number();
     }
 
     /**
@@ -139,7 +135,7 @@ public class Rows {
 
     private Keys keys(Key key) {
         RowQuery query = key.query;
-        TableSql table = new TableSql(query.table(), key.language);
+        TableSql table = TableSql.of(query, key.language);
         if (!Stretch.canBeginAnywhere(query)) {
             return new KeyFinder(sql, query, table, Way.fromStart(query.offset(), query.size())).find();
         }
@@ -162,19 +158,18 @@ public class Rows {
         RowQuery query = key.query;
         // from here on the transaction is the visitor's
         scope.enter(query.visitor(), query.standpoint());
-        TableSql table = new TableSql(query.table(), key.language);
+        TableSql table = TableSql.of(query, key.language);
         Condition these = table.rowId().eq(DSL.any(array(rowIds)));
         if (key.whole) {
             refuseTooMuch(query, table, these);
         }
         int longest = Math.clamp(MOST_TO_LOOK_AT / Math.max(1, rowIds.size() * query.show().size()),
                 SHORTEST_TO_LOOK_AT, LONGEST_TO_LOOK_AT);
-        List<Field<?>> columns = new ArrayList<>();
-        columns.add(table.rowId());
-        query.show().forEach(field -> columns.add(key.whole ? table.column(field) : table.beginning(field, longest)));
+        Picking picking = key.whole ? Picking.whole(table, query.show())
+                : Picking.beginnings(table, query.show(), longest);
         Map<Long, Row> byId = new HashMap<>();
-        sql.select(columns).from(table.asTable()).where(these)
-                .forEach(found -> byId.put(found.get(0, Long.class), row(query.show(), found)));
+        sql.select(picking.columns()).from(table.asTable()).where(these)
+                .forEach(found -> byId.put(found.get(0, Long.class), picking.row(found)));
         return rowIds.stream().map(byId::get).filter(Objects::nonNull).toList();
     }
 
@@ -188,13 +183,5 @@ public class Rows {
 
     private static Long[] array(List<Long> rowIds) {
         return rowIds.toArray(Long[]::new);
-    }
-
-    private static Row row(List<FieldKey> fields, Record found) {
-        Map<FieldKey, @Nullable Value> values = new HashMap<>();
-        for (int i = 0; i < fields.size(); i++) {
-            values.put(fields.get(i), ValueSql.fromColumn(found.get(i + 1)));
-        }
-        return Row.of(found.get(0, Long.class), values);
     }
 }

@@ -43,11 +43,11 @@ record Stretch(TableSql table, Condition rows, @Nullable SortBy field, List<Sort
 
     private static List<Stretch> ofField(SortBy sort, TableSql table, boolean backwards) {
         boolean down = sort.descending() != backwards;
-        Field<?> field = table.collated(sort.field());
+        Field<?> field = table.sorted(sort.field());
         // no "nulls last" here: there are none, and the index could not be read backwards with it
-        Stretch withValue = new Stretch(table, table.column(sort.field()).isNotNull(), sort,
+        Stretch withValue = new Stretch(table, table.shown(sort.field()).isNotNull(), sort,
                 List.of(down ? field.desc() : field.asc(), number(table, down)), down);
-        Stretch without = byNumber(table, table.column(sort.field()).isNull(), down);
+        Stretch without = byNumber(table, table.shown(sort.field()).isNull(), down);
         return backwards ? List.of(without, withValue) : List.of(withValue, without);
     }
 
@@ -68,7 +68,7 @@ record Stretch(TableSql table, Condition rows, @Nullable SortBy field, List<Sort
         Condition behind = field == null || row.value() == null
                 ? down ? table.rowId().lt(row.rowId()) : table.rowId().gt(row.rowId())
                 : DSL.condition(down ? "({0}, {1}) < ({2}, {3})" : "({0}, {1}) > ({2}, {3})",
-                        table.collated(field.field()), table.rowId(), ValueSql.bound(row.value()),
+                        table.sorted(field.field()), table.rowId(), ValueSql.bound(row.value()),
                         DSL.val(row.rowId()));
         return rows.and(behind);
     }
@@ -77,7 +77,7 @@ record Stretch(TableSql table, Condition rows, @Nullable SortBy field, List<Sort
     List<Field<?>> marking() {
         List<Field<?>> columns = new ArrayList<>(List.of(table.rowId()));
         if (field != null) {
-            columns.add(table.column(field.field()));
+            columns.add(table.shown(field.field()));
         }
         return columns;
     }

@@ -5,34 +5,36 @@ import java.util.List;
 import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.Name;
-import org.jooq.Query;
-import org.jooq.conf.Settings;
-import org.jooq.conf.SettingsTools;
-import org.jooq.conf.StatementType;
+import org.jooq.QueryPart;
 import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
-import org.pressboard.grant.Audience;
-import org.pressboard.grant.Grant;
-import org.pressboard.grant.Grants;
-import org.pressboard.rows.VisitorScope;
-import org.pressboard.sql.OperandSql;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
-import org.pressboard.table.FieldKey;
+import org.pressboard.table.FieldType;
+import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+import org.pressboard.value.FieldKey;
 import org.springframework.stereotype.Component;
 
 /**
- * The physical tables of the owner's rows: one real table each, with readable column names, its own triggers that
- * tell of changes, and row security. All within the caller's transaction.
+ * The physical tables of the owner's rows: one real table each, with readable column names, real foreign keys, and
+ * triggers of its own that tell of changes and remember them. All within the caller's transaction.
  */
 @Component
 public class HostedTables {
 
-    private final DSLContext sql;
+    /** Where removed tables wait. */
+    static final String BIN = "hosted_bin";
 
-    HostedTables(DSLContext sql) {
+    private final DSLContext sql;
+    private final RowSecurity security;
+    private final TallyUpkeep tallies;
+
+    HostedTables(DSLContext sql, RowSecurity security, TallyUpkeep tallies) {
         this.sql = sql;
+        this.security = security;
+        this.tallies = tallies;
     }
 
     /** Makes the table, empty, with nobody granted anything. */
@@ -40,7 +42,7 @@ public class HostedTables {
         Name name = TableSql.name(table);
         List<Field<?>> columns = new ArrayList<>();
         columns.add(DSL.field(DSL.name(TableSql.ROW_ID), SQLDataType.BIGINT.generatedByDefaultAsIdentity()));
-        table.fields().forEach(field ->
+        table.columns().forEach(field ->
                 columns.add(DSL.field(DSL.name(field.key().name()), ValueSql.columnType(field.type()))));
         for (String when : List.of("added_at", "changed_at")) {
             columns.add(DSL.field(DSL.name(when), SQLDataType.TIMESTAMPWITHTIMEZONE.notNull()
@@ -50,69 +52,158 @@ public class HostedTables {
             columns.add(DSL.field(DSL.name(who), SQLDataType.CLOB));
         }
         sql.createTable(name).columns(columns).primaryKey(DSL.name(TableSql.ROW_ID)).execute();
-        sql.execute("comment on table {0} is {1}", name, DSL.inline(table.label()));
-        sql.execute("alter table {0} enable row level security", name);
-        sql.fetch("select pressboard.watch({0}::regclass)", DSL.inline(sql.render(name)));
+        describe(table);
+        security.begin(table);
+        sql.fetch("select pressboard.watch({0}::regclass), pressboard.remember({0}::regclass)",
+                DSL.inline(sql.render(name)));
+        table.columns().forEach(field -> bind(table, field));
     }
 
-    /** Says in the database, too, what the table is called now. */
-    public void relabel(Table table) {
+    /** Adds the column of a field, empty. */
+    void addColumn(Table table, org.pressboard.table.Field field) {
+        sql.execute("alter table {0} add column {1} {2}", TableSql.name(table), column(field), typeOf(field));
+        bind(table, field);
+    }
+
+    /** What the database itself sees to: that references lead somewhere, and that what is to differ does. */
+    private void bind(Table table, org.pressboard.table.Field field) {
+        if (field.isEntered() && field.type() instanceof Referring referring) {
+            addReference(table, field, referring);
+        }
+        if (field.rules().unique()) {
+            addUnique(table, field);
+        }
+    }
+
+    private void addReference(Table table, org.pressboard.table.Field field, Referring referring) {
+        QueryPart then = DSL.keyword(switch (referring.onRemoval()) {
+            case REFUSE -> "no action";
+            case CLEAR -> "set null";
+            case REMOVE_ALONG -> "cascade";
+        });
+        sql.execute("alter table {0} add constraint {1} foreign key ({2}) references {3} ({4}) on delete {5} "
+                        + "deferrable initially immediate", TableSql.name(table), referenceName(table, field),
+                column(field), DSL.name(TableSql.SCHEMA, referring.to().name()), DSL.name(TableSql.ROW_ID), then);
+        sql.execute("create index {0} on {1} ({2})", DSL.name(IndexName.of(table, field.key(), "reference")),
+                TableSql.name(table), column(field));
+    }
+
+    private static Name referenceName(Table table, org.pressboard.table.Field field) {
+        return DSL.name(IndexName.of(table, field.key(), "leads_to"));
+    }
+
+    /** Says again what becomes of rows that refer to one that is removed. */
+    void rebindReference(Table table, org.pressboard.table.Field field) {
+        unbind(table, field);
+        bind(table, field);
+    }
+
+    void addUnique(Table table, org.pressboard.table.Field field) {
+        sql.execute("create unique index {0} on {1} ({2})", uniqueName(table, field), TableSql.name(table),
+                column(field));
+    }
+
+    void dropUnique(Table table, org.pressboard.table.Field field) {
+        sql.execute("drop index if exists {0}", DSL.name(TableSql.SCHEMA, uniqueName(table, field).last()));
+    }
+
+    private static Name uniqueName(Table table, org.pressboard.table.Field field) {
+        return DSL.name(IndexName.of(table, field.key(), "differs"));
+    }
+
+    /** Takes off what binds a column, before it goes into the bin. */
+    private void unbind(Table table, org.pressboard.table.Field field) {
+        sql.execute("alter table {0} drop constraint if exists {1}", TableSql.name(table), referenceName(table, field));
+        sql.execute("drop index if exists {0}",
+                DSL.name(TableSql.SCHEMA, IndexName.of(table, field.key(), "reference")));
+        dropUnique(table, field);
+    }
+
+    /** Leaves the column and its values under another name, where no field is. */
+    void binColumn(Table table, org.pressboard.table.Field field, String binName) {
+        unbind(table, field);
+        dropIndexes(table, field);
+        sql.execute("alter table {0} rename column {1} to {2}", TableSql.name(table), column(field), DSL.name(binName));
+    }
+
+    /** Those that listings had made for it: under its name others will stand. */
+    private void dropIndexes(Table table, org.pressboard.table.Field field) {
+        sql.fetch("select i.indexrelid::regclass::text from pg_index i join pg_attribute a on a.attrelid = i.indrelid "
+                        + "and a.attnum = any(i.indkey) where i.indrelid = {0}::regclass and a.attname = {1}",
+                        DSL.inline(sql.render(TableSql.name(table))), DSL.inline(field.key().name()))
+                .forEach(found -> sql.execute("drop index " + found.get(0, String.class)));
+    }
+
+    void restoreColumn(Table table, org.pressboard.table.Field field, String binName) {
+        sql.execute("alter table {0} rename column {1} to {2}", TableSql.name(table), DSL.name(binName), column(field));
+        bind(table, field);
+    }
+
+    void dropColumn(Table table, org.pressboard.table.Field field) {
+        sql.execute("alter table {0} drop column {1}", TableSql.name(table), column(field));
+    }
+
+    void dropBinned(TableKey table, String binName) {
+        sql.execute("alter table {0} drop column if exists {1}", DSL.name(TableSql.SCHEMA, table.name()),
+                DSL.name(binName));
+    }
+
+    private static Name column(org.pressboard.table.Field field) {
+        return DSL.name(field.key().name());
+    }
+
+    private QueryPart typeOf(org.pressboard.table.Field field) {
+        return DSL.sql(ValueSql.columnType(field.type()).getCastTypeName(sql.configuration()));
+    }
+
+    /** Says in the database, too, what the table is called. */
+    public void describe(Table table) {
         sql.execute("comment on table {0} is {1}", TableSql.name(table), DSL.inline(table.label()));
     }
 
     /** Whether each row has a value in the field and no two have the same. */
     public boolean namesRows(Table table, FieldKey field) {
-        Field<?> column = new TableSql(table, java.util.Locale.ENGLISH).column(field);
+        Field<?> column = TableSql.column(table.field(field));
         return !sql.fetchExists(DSL.selectOne().from(TableSql.name(table)).groupBy(column)
                 .having(DSL.count().gt(1).or(column.isNull())));
     }
 
-    /** Removes the table with all its rows. */
+    /** How many rows have a value in the field; of what is worked out from others, none is its own. */
+    long filled(Table table, FieldKey field) {
+        return !table.field(field).isEntered() ? 0 : sql.fetchSingle("select count({0}) from {1}", TableSql.column(table.field(field)), TableSql.name(table))
+                .get(0, Long.class);
+    }
+
+    /** Gives all rows that have one text in a choice the other. */
+    void rename(Table table, org.pressboard.table.Field field, String was, String is) {
+        sql.execute(isSeveral(field)
+                        ? "update {0} set {1} = array_replace({1}, {2}::text, {3}::text) where {2} = any({1})"
+                        : "update {0} set {1} = {3} where {1} = {2}",
+                TableSql.name(table), column(field), DSL.val(was), DSL.val(is));
+    }
+
+    /** Whether the field holds several values. */
+    static boolean isSeveral(org.pressboard.table.Field field) {
+        return field.type().held() == FieldType.Held.TEXTS;
+    }
+
+    /** Removes the table with all its rows for good. */
     public void drop(Table table) {
-        sql.execute("drop table {0}", TableSql.name(table));
+        tallies.stopOf(table);
+        sql.execute("drop table {0} cascade", TableSql.name(table));
     }
 
-    /** Makes the row security say what the grants say, and nothing else. */
-    public void protect(Table table, Grants grants) {
-        Name name = TableSql.name(table);
-        Name visitors = DSL.name(VisitorScope.ROLE);
-        for (String policy : policies(table)) {
-            sql.execute("drop policy {0} on {1}", DSL.name(policy), name);
-        }
-        sql.execute("revoke all on {0} from {1}", name, visitors);
-        if (!grants.all().isEmpty()) {
-            sql.execute("grant select on {0} to {1}", name, visitors);
-        }
-        int number = 0;
-        for (Grant grant : grants.all()) {
-            policy(table, grant, ++number).execute();
-        }
+    /** Puts the table where nobody asks it. */
+    void bin(Table table) {
+        tallies.stopOf(table);
+        sql.execute("alter table {0} set schema {1}", TableSql.name(table), DSL.name(BIN));
     }
 
-    private List<String> policies(Table table) {
-        return sql.select(DSL.field(DSL.name("policyname"), String.class)).from(DSL.name("pg_catalog", "pg_policies"))
-                .where(DSL.field(DSL.name("schemaname"), String.class).eq(TableSql.SCHEMA))
-                .and(DSL.field(DSL.name("tablename"), String.class).eq(table.key().name()))
-                .fetch(0, String.class);
+    void putBack(Table table) {
+        sql.execute("alter table {0} set schema {1}", DSL.name(BIN, table.key().name()), DSL.name(TableSql.SCHEMA));
     }
 
-    private Query policy(Table table, Grant grant, int number) {
-        org.jooq.Condition rows = new TableSql(table, java.util.Locale.ENGLISH)
-                .condition(grant.rows(), new OperandSql.FromSettings());
-        // a policy is kept as text and takes no parameters: its values are written into it, quoted by jOOQ
-        return DSL.using(sql.configuration().derive(inlined())).query(
-                "create policy {0} on {1} for select to {2} using ({3})", DSL.name("grant_" + number + "_see"),
-                TableSql.name(table), DSL.name(VisitorScope.ROLE), audience(grant.audience()).and(rows));
-    }
-
-    private Settings inlined() {
-        return SettingsTools.clone(sql.settings()).withStatementType(StatementType.STATIC_STATEMENT);
-    }
-
-    private static org.jooq.Condition audience(Audience audience) {
-        return switch (audience) {
-            case EVERYONE -> DSL.trueCondition();
-            case MEMBERS -> OperandSql.setting(OperandSql.SETTING_KIND).eq(DSL.inline("MEMBER"));
-        };
+    void dropBinned(TableKey table) {
+        sql.execute("drop table if exists {0} cascade", DSL.name(BIN, table.name()));
     }
 }

@@ -2,7 +2,7 @@ package org.pressboard.schema;
 
 import java.nio.charset.StandardCharsets;
 import java.util.UUID;
-import org.pressboard.table.FieldKey;
+import org.pressboard.value.FieldKey;
 import org.pressboard.table.Table;
 
 /** Readable names for indexes within the 63 bytes that PostgreSQL keeps, told apart by a digest of what was cut. */

@@ -4,25 +4,28 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.time.Duration;
-import java.util.LinkedHashMap;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ThreadFactory;
 import java.util.concurrent.locks.LockSupport;
+import java.util.stream.Stream;
 import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.Name;
+import org.jooq.Query;
 import org.jooq.SQLDialect;
 import org.jooq.impl.DSL;
 import org.pressboard.listing.Listing;
 import org.pressboard.sql.Canceled;
 import org.pressboard.sql.TableSql;
-import org.pressboard.table.FieldKey;
+import org.pressboard.table.FieldType;
 import org.pressboard.table.Table;
+import org.pressboard.table.Tables;
+import org.pressboard.value.FieldKey;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
@@ -59,18 +62,22 @@ public class Indexes implements DisposableBean {
         }
     }
 
+    /** An index that a listing needs, of its table or of one that its fields lead to. */
+    private record Wanted(Table table, String name, String statement) {
+    }
+
     /** Begins to make what the listing lacks and returns at once. */
-    public void makeInBackground(Table table, Listing listing, Locale language) {
+    public void makeInBackground(Tables tables, Listing listing, Locale language) {
         background.execute(() -> {
             try {
-                make(table, listing, language);
+                make(tables, listing, language);
             } catch (SQLException | org.jooq.exception.DataAccessException failed) {
                 if (Canceled.is(failed)) {
                     // it gave way
-                    makeInBackground(table, listing, language);
+                    makeInBackground(tables, listing, language);
                 } else {
                     LOG.warn("The indexes of {} are not complete; listings are slower until the next start or "
-                            + "edition: {}", table.key(), failed.getMessage());
+                            + "edition: {}", listing.key(), failed.getMessage());
                 }
             }
         });
@@ -80,13 +87,13 @@ public class Indexes implements DisposableBean {
      * Makes what the listing lacks; outside any transaction, for such indexes cannot be made in one. By a connection
      * of its own: whatever becomes of it, its turn ends with it.
      */
-    public void make(Table table, Listing listing, Locale language) throws SQLException {
+    public void make(Tables tables, Listing listing, Locale language) throws SQLException {
         try (Connection connection = DriverManager.getConnection(database.getJdbcUrl(), database.getUsername(),
                 database.getPassword())) {
             DSLContext direct = DSL.using(connection, SQLDialect.POSTGRES, sql.settings());
             direct.execute("set statement_timeout = 0");
             takeTurn(direct);
-            make(direct, table, listing, language);
+            make(direct, tables, listing, language);
         }
     }
 
@@ -126,49 +133,68 @@ public class Indexes implements DisposableBean {
         return Boolean.TRUE.equals(with.fetchValue(question, DSL.inline(TURN)));
     }
 
-    private void make(DSLContext direct, Table table, Listing listing, Locale language) {
-        if (!exists(direct, table)) {
+    private void make(DSLContext direct, Tables tables, Listing listing, Locale language) {
+        if (!exists(direct, tables.get(listing.table()))) {
             return; // removed while it waited for its turn
         }
-        Set<String> there = valid(direct, table);
-        Map<String, String> missing = wanted(direct, table, listing, language);
-        missing.keySet().removeAll(there);
-        if (!missing.isEmpty()) {
-            direct.execute("vacuum (analyze) {0}", TableSql.name(table));
-        }
-        missing.forEach((name, statement) -> {
+        List<Wanted> missing = new ArrayList<>(wanted(direct, tables, listing, language));
+        Set<String> there = valid(direct);
+        missing.removeIf(index -> there.contains(index.name) || !exists(direct, index.table));
+        missing.stream().map(Wanted::table).distinct()
+                .forEach(table -> direct.execute("vacuum (analyze) {0}", TableSql.name(table)));
+        missing.forEach(index -> {
             // one that broke off is there but not valid
-            direct.execute("drop index concurrently if exists {0}", DSL.name(TableSql.SCHEMA, name));
-            direct.execute(statement);
+            direct.execute("drop index concurrently if exists {0}", DSL.name(TableSql.SCHEMA, index.name));
+            direct.execute(index.statement);
         });
     }
 
-    public Progress progress(Table table, Listing listing, Locale language) {
-        Set<String> wanted = wanted(sql, table, listing, language).keySet();
-        Set<String> there = valid(sql, table);
-        return new Progress((int) wanted.stream().filter(there::contains).count(), wanted.size());
+    public Progress progress(Tables tables, Listing listing, Locale language) {
+        List<Wanted> wanted = wanted(sql, tables, listing, language);
+        Set<String> there = valid(sql);
+        return new Progress((int) wanted.stream().filter(index -> there.contains(index.name)).count(), wanted.size());
     }
 
-    private Map<String, String> wanted(DSLContext with, Table table, Listing listing, Locale language) {
-        TableSql tableSql = new TableSql(table, language);
-        Map<String, String> statements = new LinkedHashMap<>();
-        for (FieldKey field : sortedOrNarrowed(table, listing)) {
-            String name = IndexName.of(table, field, "order_" + language.toLanguageTag().toLowerCase(Locale.ROOT));
-            statements.put(name, with.render(DSL.query("create index concurrently {0} on {1} ({2}, {3})",
-                    DSL.name(name), TableSql.name(table), tableSql.collated(field), tableSql.rowId())));
+    private List<Wanted> wanted(DSLContext with, Tables tables, Listing listing, Locale language) {
+        Table table = tables.get(listing.table());
+        List<Wanted> wanted = new ArrayList<>();
+        for (FieldKey key : sortedOrNarrowed(table, listing)) {
+            tables.columnsOf(table, table.field(key)).stream().map(column -> order(with, column, language))
+                    .forEach(wanted::add);
         }
-        Name trigrams = trigramClass(with);
-        for (FieldKey field : listing.search()) {
-            String name = IndexName.of(table, field, "search");
-            statements.put(name, with.render(DSL.query("create index concurrently {0} on {1} using gin ({2} {3})",
-                    DSL.name(name), TableSql.name(table), tableSql.column(field), trigrams)));
+        for (FieldKey key : listing.search()) {
+            tables.columnsOf(table, table.field(key)).stream().filter(column -> isText(column.by()))
+                    .map(column -> search(with, column)).forEach(wanted::add);
         }
-        return statements;
+        return wanted.stream().distinct().toList();
+    }
+
+    private static Wanted order(DSLContext with, Tables.Reference column, Locale language) {
+        Table table = column.from();
+        Field<?> indexed = TableSql.alone(table, language).indexed(column.by().key());
+        String name = IndexName.of(table, column.by().key(),
+                "order_" + language.toLanguageTag().toLowerCase(Locale.ROOT));
+        Query statement = HostedTables.isSeveral(column.by())
+                ? DSL.query("create index concurrently {0} on {1} using gin ({2})", DSL.name(name),
+                        TableSql.name(table), TableSql.column(column.by()))
+                : DSL.query("create index concurrently {0} on {1} ({2}, {3})", DSL.name(name), TableSql.name(table),
+                        indexed, DSL.name(TableSql.ROW_ID));
+        return new Wanted(table, name, with.render(statement));
+    }
+
+    private static Wanted search(DSLContext with, Tables.Reference column) {
+        Table table = column.from();
+        String name = IndexName.of(table, column.by().key(), "search");
+        return new Wanted(table, name, with.render(DSL.query("create index concurrently {0} on {1} using gin ({2} {3})",
+                DSL.name(name), TableSql.name(table), TableSql.column(column.by()), trigramClass(with))));
+    }
+
+    private static boolean isText(org.pressboard.table.Field field) {
+        return field.type().held() == FieldType.Held.TEXT;
     }
 
     private static List<FieldKey> sortedOrNarrowed(Table table, Listing listing) {
-        return java.util.stream.Stream.concat(
-                listing.show().stream().filter(field -> table.field(field).type().isSortable()),
+        return Stream.concat(listing.show().stream().filter(field -> table.field(field).type().isSortable()),
                 listing.narrow().stream()).distinct().toList();
     }
 
@@ -183,10 +209,10 @@ public class Indexes implements DisposableBean {
         return with.fetchValue("select to_regclass({0})", DSL.val(with.render(TableSql.name(table)))) != null;
     }
 
-    private static Set<String> valid(DSLContext with, Table table) {
+    private static Set<String> valid(DSLContext with) {
         return with.fetch("select c.relname from pg_index i join pg_class c on c.oid = i.indexrelid "
-                        + "where i.indrelid = to_regclass({0}) and i.indisvalid",
-                DSL.val(with.render(TableSql.name(table)))).intoSet(0, String.class);
+                + "where c.relnamespace = to_regnamespace({0}) and i.indisvalid", DSL.inline(TableSql.SCHEMA))
+                .intoSet(0, String.class);
     }
 
     @Override

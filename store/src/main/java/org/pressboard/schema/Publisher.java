@@ -29,12 +29,16 @@ public class Publisher {
 
     private final Catalog catalog;
     private final HostedTables tables;
+    private final RowSecurity security;
+    private final Bin bin;
     private final Indexes indexes;
     private final ChangeFeed changes;
 
-    Publisher(Catalog catalog, HostedTables tables, Indexes indexes, ChangeFeed changes) {
+    Publisher(Catalog catalog, HostedTables tables, RowSecurity security, Bin bin, Indexes indexes, ChangeFeed changes) {
         this.catalog = catalog;
         this.tables = tables;
+        this.security = security;
+        this.bin = bin;
         this.indexes = indexes;
         this.changes = changes;
     }
@@ -64,7 +68,7 @@ public class Publisher {
         if (!catalog.grants(key).equals(grants)) {
             indexes.giveWay();
             catalog.keepGrants(key, grants);
-            tables.protect(catalog.table(key).orElseThrow(), grants);
+            security.protect(catalog.table(key).orElseThrow(), grants);
         }
     }
 
@@ -80,32 +84,34 @@ public class Publisher {
         }
     }
 
-    /** Changes what the table and its fields are called. */
-    @Transactional
-    public void relabel(Table table) {
-        indexes.giveWay();
-        catalog.relabel(table);
-        tables.relabel(table);
-    }
-
     /** Removes the table, its rows and the pages made of it alone, for good. */
     @Transactional
     public void remove(TableKey key) {
-        Table table = catalog.table(key).orElseThrow();
+        remove(catalog.table(key).orElseThrow());
+    }
+
+    /** Removes all tables for good, whatever refers to what. */
+    @Transactional
+    public void removeAll() {
+        catalog.tables().all().forEach(this::remove);
+    }
+
+    private void remove(Table table) {
         indexes.giveWay();
-        catalog.removeTable(key);
+        catalog.removeTable(table.key());
         tables.drop(table);
-        changes.tableRemoved(key);
+        bin.forgetHistory(table.key());
+        changes.tableRemoved(table.key());
     }
 
     public Indexes.Progress indexProgress(Listing listing) {
         PublishedSite site = catalog.published();
-        return indexes.progress(site.table(listing.table()), listing, site.site().language());
+        return indexes.progress(site.tables(), listing, site.site().language());
     }
 
     private void makeIndexes(Listing listing) {
         PublishedSite site = catalog.published();
-        indexes.makeInBackground(site.table(listing.table()), listing, site.site().language());
+        indexes.makeInBackground(site.tables(), listing, site.site().language());
     }
 
     /** Makes what indexes are lacking: after a run that broke off, or for another language to sort by. */

@@ -19,6 +19,10 @@ public sealed interface OperandSql {
     record FromSettings() implements OperandSql {
     }
 
+    /** As the database's clock has it, with nobody looking: for what is worked out for everybody alike. */
+    record ByClock() implements OperandSql {
+    }
+
     /** The names of the settings that a visitor's transaction carries. */
     String SETTING_EMAIL = "pressboard.email";
     String SETTING_KIND = "pressboard.kind";
@@ -36,6 +40,7 @@ public sealed interface OperandSql {
         return switch (this) {
             case Bound bound -> DSL.val(bound.standpoint.email(), SQLDataType.CLOB);
             case FromSettings settings -> setting(SETTING_EMAIL);
+            case ByClock clock -> DSL.castNull(SQLDataType.CLOB);
         };
     }
 
@@ -44,6 +49,7 @@ public sealed interface OperandSql {
             case Bound bound -> ValueSql.bound(Value.of(bound.standpoint.today().plusDays(daysOn)));
             case FromSettings settings -> DSL.field("({0}::date + {1})", LocalDate.class, setting(SETTING_TODAY),
                     DSL.inline(daysOn));
+            case ByClock clock -> DSL.field("(current_date + {0})", LocalDate.class, DSL.inline(daysOn));
         };
     }
 

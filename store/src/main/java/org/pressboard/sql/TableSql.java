@@ -1,19 +1,31 @@
 package org.pressboard.sql;
 
+import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import org.jooq.Collation;
 import org.jooq.Condition;
 import org.jooq.Field;
 import org.jooq.Name;
+import org.jooq.QueryPart;
 import org.jooq.SortField;
 import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
+import org.pressboard.condition.Standpoint;
+import org.pressboard.grant.Sight;
+import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.SortBy;
-import org.pressboard.table.FieldKey;
+import org.pressboard.table.FieldType;
 import org.pressboard.table.Table;
+import org.pressboard.table.Tables;
+import org.pressboard.value.FieldKey;
 
-/** A table of the owner's as SQL sees it: its names, its columns, and how a language sorts them. */
+/**
+ * A table of the owner's as one query sees it: its name, its fields as expressions, and how a language sorts them. What
+ * its references lead to is joined as far as the expressions asked for need it.
+ */
 public final class TableSql {
 
     /** The schema of all hosted tables. */
@@ -22,55 +34,122 @@ public final class TableSql {
     /** The number of a row: its primary key. */
     public static final String ROW_ID = "row_id";
 
+    private static final Standpoint NOBODY = new Standpoint(LocalDate.EPOCH, null);
+
     private final Table table;
     private final Locale language;
+    private final OperandSql operands;
+    private final Joins joins;
+    private final FieldSql fields;
 
-    public TableSql(Table table, Locale language) {
-        this.table = table;
+    private TableSql(Sight sight, Locale language, OperandSql operands) {
+        this.table = sight.table();
         this.language = language;
+        this.operands = operands;
+        this.joins = new Joins(name(table));
+        this.fields = new FieldSql(sight, joins, operands, collation());
+    }
+
+    /** For a query on somebody's behalf. */
+    public static TableSql of(RowQuery query, Locale language) {
+        return of(query.sight(), query.standpoint(), language);
+    }
+
+    public static TableSql of(Sight sight, Standpoint standpoint, Locale language) {
+        return new TableSql(sight, language, new OperandSql.Bound(standpoint));
+    }
+
+    /** The table alone, for its columns; operands are looked up as row security does. */
+    public static TableSql alone(Table table, Locale language) {
+        return alone(table, language, new OperandSql.FromSettings());
+    }
+
+    /** The table alone, with operands looked up so. */
+    public static TableSql alone(Table table, Locale language, OperandSql operands) {
+        return new TableSql(new Sight(table, Tables.NONE, Map.of()), language, operands);
+    }
+
+    /** The table alone, with nobody looking. */
+    public static TableSql plain(Table table) {
+        return of(Sight.of(table), NOBODY, Locale.ENGLISH);
     }
 
     public static Name name(Table table) {
         return DSL.name(SCHEMA, table.key().name());
     }
 
+    /** The table with whatever the expressions of the query need joined. */
     public org.jooq.Table<?> asTable() {
-        return DSL.table(name(table));
+        return DSL.table("{0}", joins);
+    }
+
+    /** The same over some of its rows. */
+    public org.jooq.Table<?> over(org.jooq.Select<?> rows) {
+        QueryPart some = DSL.sql("({0}) as {1}", rows, DSL.name(table.key().name()));
+        return DSL.table("{0}", joins.over(some));
+    }
+
+    /** All columns of the table itself. */
+    public Field<?> everything() {
+        return DSL.field("{0}.*", DSL.name(table.key().name()));
     }
 
     public Field<Long> rowId() {
-        return DSL.field(DSL.name(ROW_ID), Long.class);
+        return DSL.field(root().column(ROW_ID), Long.class);
     }
 
-    /** @throws org.pressboard.table.NoSuchField when the table has no such field */
-    public Field<?> column(FieldKey key) {
-        return column(table.field(key));
+    private Joins.Place root() {
+        return new Joins.Place(table, table.key().name());
     }
 
-    private static Field<?> column(org.pressboard.table.Field field) {
+    /** The bare column of a field, as indexes name it. */
+    public static Field<?> column(org.pressboard.table.Field field) {
         return DSL.field(DSL.name(field.key().name()), ValueSql.columnType(field.type()));
     }
 
-    /** The column, of texts no more than their first so many characters. */
-    public Field<?> beginning(FieldKey key, int characters) {
-        Field<?> column = column(key);
-        return isText(key) ? DSL.left(column.cast(SQLDataType.CLOB), characters) : column;
+    /**
+     * What the field comes to in a row: for a reference, what the row referred to is called.
+     *
+     * @throws org.pressboard.table.NoSuchField when the table has no such field
+     */
+    public Field<?> shown(FieldKey key) {
+        return fields.shown(root(), table.field(key));
     }
 
-    /** How many bytes the texts of a row have in these columns. */
+    /** What tells the value from others: for a reference, the number of the row referred to, where it is seen. */
+    public Field<?> told(FieldKey key) {
+        return fields.told(root(), table.field(key));
+    }
+
+    /** Whether what is shown differs from what tells it from others. */
+    public boolean isReferring(FieldKey key) {
+        return table.field(key).type().held() == FieldType.Held.ROW;
+    }
+
+    /** What is shown, of texts no more than their first so many characters. */
+    public Field<?> beginning(FieldKey key, int characters) {
+        Field<?> shown = shown(key);
+        return isText(shown) ? DSL.left(shown.cast(SQLDataType.CLOB), characters) : shown;
+    }
+
+    /** How many bytes the texts of a row have in these fields. */
     public Field<Integer> bytesOfTexts(List<FieldKey> keys) {
         Field<Integer> bytes = DSL.inline(0);
         for (FieldKey key : keys) {
-            bytes = isText(key) ? bytes.plus(DSL.coalesce(DSL.octetLength(column(key).cast(SQLDataType.CLOB)), 0)) : bytes;
+            Field<?> shown = shown(key);
+            bytes = isText(shown) ? bytes.plus(DSL.coalesce(DSL.octetLength(shown.cast(SQLDataType.CLOB)), 0)) : bytes;
         }
         return bytes;
     }
 
-    /** The column as it is sorted, narrowed and indexed: texts in the order of the language. */
-    @SuppressWarnings("unchecked")
-    public Field<?> collated(FieldKey key) {
-        Field<?> column = column(key);
-        return isText(key) ? ((Field<String>) column).collate(collation()) : column;
+    /** What is shown as it is sorted and indexed: texts in the order of the language. */
+    public Field<?> sorted(FieldKey key) {
+        return fields.collated(shown(key));
+    }
+
+    /** The bare column as it is indexed. */
+    public Field<?> indexed(FieldKey key) {
+        return fields.collated(column(table.field(key)));
     }
 
     /** PostgreSQL's own collation of the language, from ICU. */
@@ -78,22 +157,22 @@ public final class TableSql {
         return DSL.collation(DSL.name("pg_catalog", language.toLanguageTag() + "-x-icu"));
     }
 
-    private boolean isText(FieldKey key) {
-        return ValueSql.columnType(table.field(key).type()).equals(SQLDataType.CLOB);
+    static boolean isText(Field<?> field) {
+        return field.getDataType().equals(SQLDataType.CLOB);
     }
 
     /** The order, empty values last either way, rows that it does not tell apart by their number. */
     public List<SortField<?>> order(List<SortBy> order, boolean byNumberDescending) {
-        List<SortField<?>> fields = new java.util.ArrayList<>();
+        List<SortField<?>> by = new ArrayList<>();
         for (SortBy sort : order) {
-            Field<?> column = collated(sort.field());
-            fields.add((sort.descending() ? column.desc() : column.asc()).nullsLast());
+            Field<?> field = sorted(sort.field());
+            by.add((sort.descending() ? field.desc() : field.asc()).nullsLast());
         }
-        fields.add(byNumberDescending ? rowId().desc() : rowId().asc());
-        return fields;
+        by.add(byNumberDescending ? rowId().desc() : rowId().asc());
+        return by;
     }
 
-    public Condition condition(org.pressboard.condition.Condition condition, OperandSql operands) {
-        return new ConditionSql(this, operands).of(condition);
+    public Condition condition(org.pressboard.condition.Condition condition) {
+        return new ConditionSql(fields, root(), operands).of(condition);
     }
 }

@@ -3,12 +3,15 @@ package org.pressboard.sql;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
+import java.time.LocalTime;
+import java.util.Arrays;
 import org.jooq.DataType;
 import org.jooq.Field;
 import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.table.FieldType;
+import org.pressboard.value.PlainForm;
 import org.pressboard.value.SpreadsheetCells;
 import org.pressboard.value.Value;
 
@@ -26,27 +29,28 @@ public final class ValueSql {
             case Value.YesNo yesNo -> DSL.val(yesNo.yes());
             case Value.Date date -> DSL.val(date.day());
             case Value.Moment moment -> DSL.val(moment.at());
+            case Value.Time time -> DSL.val(time.at());
+            case Value.Referred referred -> DSL.val(referred.row());
+            case Value.Several several -> DSL.val(several.values().stream().map(PlainForm::write)
+                    .toArray(String[]::new), SQLDataType.CLOB.array());
         };
     }
 
     /** The type of the column that holds such a field. */
     public static DataType<?> columnType(FieldType type) {
-        return switch (type) {
-            case FieldType.Text t -> SQLDataType.CLOB;
-            case FieldType.LongText t -> SQLDataType.CLOB;
-            case FieldType.Email t -> SQLDataType.CLOB;
-            case FieldType.Link t -> SQLDataType.CLOB;
-            case FieldType.Choice t -> SQLDataType.CLOB;
-            case FieldType.Picture t -> SQLDataType.CLOB;
-            case FieldType.WholeNumber t -> SQLDataType.BIGINT;
-            case FieldType.Decimal t -> SQLDataType.NUMERIC;
-            case FieldType.YesNo t -> SQLDataType.BOOLEAN;
-            case FieldType.Date t -> SQLDataType.LOCALDATE;
-            case FieldType.DateTime t -> SQLDataType.LOCALDATETIME(6);
+        return switch (type.held()) {
+            case TEXT -> SQLDataType.CLOB;
+            case TEXTS -> SQLDataType.CLOB.array();
+            case WHOLE, ROW -> SQLDataType.BIGINT;
+            case DECIMAL -> SQLDataType.NUMERIC;
+            case YES_NO -> SQLDataType.BOOLEAN;
+            case DATE -> SQLDataType.LOCALDATE;
+            case MOMENT -> SQLDataType.LOCALDATETIME(6);
+            case TIME -> SQLDataType.LOCALTIME(6);
         };
     }
 
-    /** The value of a column as the core has it. */
+    /** The value of a column as the core has it; of a reference, its number. */
     public static @Nullable Value fromColumn(@Nullable Object column) {
         return switch (column) {
             case null -> null;
@@ -56,34 +60,30 @@ public final class ValueSql {
             case Boolean yesNo -> Value.of(yesNo.booleanValue());
             case LocalDate date -> Value.of(date);
             case LocalDateTime moment -> Value.of(moment);
+            case LocalTime time -> Value.of(time);
+            case String[] texts -> texts.length == 0 ? null
+                    : new Value.Several(Arrays.stream(texts).<Value>map(Value::of).toList());
             default -> throw new IllegalArgumentException("No value of a field: " + column.getClass());
         };
     }
 
-    /** The column as it stands in a file for spreadsheets. */
-    public static Field<?> cell(Field<?> column, FieldType type, SpreadsheetCells cells) {
-        Field<?> plain = plainForm(column, type);
-        boolean isText = columnType(type).equals(SQLDataType.CLOB);
-        return !isText || cells == SpreadsheetCells.BARE ? plain
+    /** What is shown of a field as it stands in a file for spreadsheets. */
+    public static Field<?> cell(Field<?> shown, FieldType type, SpreadsheetCells cells) {
+        Field<?> plain = plainForm(shown, type);
+        return !TableSql.isText(plain) || cells == SpreadsheetCells.BARE ? plain
                 : DSL.field("case when {0} ~ {1} and {0} !~ {2} then {3} || {0} else {0} end", String.class, plain,
                         DSL.inline(SpreadsheetCells.FORMULA), DSL.inline(SpreadsheetCells.NUMBER), DSL.inline("'"));
     }
 
-    /** The column as its values' plain form has it (see {@link org.pressboard.value.PlainForm}). */
-    public static Field<?> plainForm(Field<?> column, FieldType type) {
-        return switch (type) {
-            case FieldType.YesNo t -> DSL.field("case when {0} then 'yes' when not {0} then 'no' end", column);
+    /** What is shown of a field as its values' plain form has it (see {@link PlainForm}). */
+    public static Field<?> plainForm(Field<?> shown, FieldType type) {
+        return switch (type.held()) {
+            case YES_NO -> DSL.field("case when {0} then 'yes' when not {0} then 'no' end", String.class, shown);
             // as JSON has it, which is ISO 8601
-            case FieldType.DateTime t -> DSL.field("trim('\"' from to_json({0})::text)", column);
-            case FieldType.Text t -> column;
-            case FieldType.LongText t -> column;
-            case FieldType.Email t -> column;
-            case FieldType.Link t -> column;
-            case FieldType.Choice t -> column;
-            case FieldType.Picture t -> column;
-            case FieldType.WholeNumber t -> column;
-            case FieldType.Decimal t -> column;
-            case FieldType.Date t -> column;
+            case MOMENT -> DSL.field("trim('\"' from to_json({0})::text)", String.class, shown);
+            case TEXTS -> DSL.field("array_to_string({0}, {1})", SQLDataType.CLOB, shown,
+                    DSL.inline(PlainForm.BETWEEN));
+            case TEXT, ROW, WHOLE, DECIMAL, DATE, TIME -> shown;
         };
     }
 }

@@ -21,16 +21,17 @@ import org.pressboard.grant.Audience;
 import org.pressboard.grant.Grant;
 import org.pressboard.grant.Grants;
 import org.pressboard.grant.Openness;
+import org.pressboard.grant.Sight;
 import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.SortBy;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
-import org.pressboard.value.SpreadsheetCells;
 import org.pressboard.testing.StoreTest;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
+import org.pressboard.value.SpreadsheetCells;
 import org.pressboard.value.TextOrder;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -82,7 +83,7 @@ class CsvOutTest extends StoreTest {
     @Test
     void recordsEndAndAreQuotedAsRfc4180Says() {
         Table table = tableWith(List.of(Cases.named("b\"bb"), Cases.named("b\r\nbb"), Cases.named("a,b\n")));
-        RowQuery names = new RowQuery(table, VISITORS.getLast(), Cases.NOBODY, Condition.ALWAYS, Condition.ALWAYS,
+        RowQuery names = new RowQuery(Sight.of(table), VISITORS.getLast(), Cases.NOBODY, Condition.ALWAYS, Condition.ALWAYS,
                 List.of(), 1, 10, List.of(Cases.NAME, Cases.RARE));
         assertThat(written(names))
                 .isEqualTo("Name,Rare\r\n\"b\"\"bb\",\r\n\"b\r\nbb\",\r\n\"a,b\n\",\r\n");
@@ -93,7 +94,7 @@ class CsvOutTest extends StoreTest {
         List<String> texts = List.of("=1+1", "+cmd", "-2+3", "@x", "\tx", "\rx", "-5", "+4915112345100", "-1,2.5", "a=b",
                 "-", "x\n=1", "+1.", "-\u0661");
         Table table = tableWith(texts.stream().map(Cases::named).toList());
-        RowQuery names = new RowQuery(table, VISITORS.getLast(), Cases.NOBODY, Condition.ALWAYS, Condition.ALWAYS,
+        RowQuery names = new RowQuery(Sight.of(table), VISITORS.getLast(), Cases.NOBODY, Condition.ALWAYS, Condition.ALWAYS,
                 List.of(), 1, 10, List.of(Cases.NAME));
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         csv.write(names, ENGLISH, SpreadsheetCells.HARMLESS, out);

@@ -36,7 +36,7 @@ import org.pressboard.listing.SortBy;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.table.Field;
-import org.pressboard.table.FieldKey;
+import org.pressboard.value.FieldKey;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.value.SpreadsheetCells;
@@ -56,7 +56,7 @@ class IntakesTest extends StoreTest {
     void aFileBecomesTableRowsListingAndDraft() throws Exception {
         UUID id = surveyed("fruit_trees.csv", "Name;Planted;Weight (kg);Notes\nÅsby;25.12.2020;1.234,5;\"a\tb\\c\nd\"\n"
                 + "Hollin;;2,25;\n");
-        intakes.load(id, plan(id)).get();
+        intakes.load(id, plan(id), OWNER).get();
         Intake done = intakes.find(id).orElseThrow();
         assertThat(done.status()).isEqualTo(Intake.Status.DONE);
         assertThat(done.rowsDone()).isEqualTo(2);
@@ -76,7 +76,7 @@ class IntakesTest extends StoreTest {
         UUID id = surveyed("aside.csv", "name,weeks\na,1\nb,many\nc,2,3\nd,4\n");
         Plan plan = plan(id);
         intakes.load(id, new Plan("Aside", List.of(plan.columns().get(0),
-                plan.columns().get(1).withReading(Reading.WHOLE)))).get();
+                plan.columns().get(1).withReading(Reading.WHOLE))), OWNER).get();
         Intake done = intakes.find(id).orElseThrow();
         assertThat(done.rowsDone()).isEqualTo(2);
         assertThat(done.rowsAside()).isEqualTo(2);
@@ -97,7 +97,7 @@ class IntakesTest extends StoreTest {
     void whatGoesInIsWhatCanBeCarriedAway(ManyFiles.One file) throws Exception {
         UUID id = intakes.receive(file.name() + ".csv", new ByteArrayInputStream(file.bytes()));
         intakes.survey(id).get();
-        intakes.load(id, plan(id)).get();
+        intakes.load(id, plan(id), OWNER).get();
         Intake done = intakes.find(id).orElseThrow();
         assertThat(done.status()).as("%s", done.problems()).isEqualTo(Intake.Status.DONE);
         List<Long> aside = new ArrayList<>();
@@ -124,7 +124,7 @@ class IntakesTest extends StoreTest {
 
     private Listing listingOf(String file, String text) throws Exception {
         UUID id = surveyed(file, text);
-        intakes.load(id, plan(id)).get();
+        intakes.load(id, plan(id), OWNER).get();
         String page = Objects.requireNonNull(intakes.find(id).orElseThrow().pageKey());
         return catalog.page(new PageKey(page)).orElseThrow().draft().listings().getFirst();
     }
@@ -147,7 +147,7 @@ class IntakesTest extends StoreTest {
         UUID other = surveyed("other.csv", "other\na\n");
         assertThat(intakes.waiting()).extracting(Intake::id).startsWith(other, again, first);
         assertThat(intakes.twins(intakes.find(again).orElseThrow())).extracting(Intake::id).containsExactly(first);
-        intakes.load(first, plan(first)).get();
+        intakes.load(first, plan(first), OWNER).get();
         assertThat(intakes.waiting()).extracting(Intake::id).startsWith(other, again).doesNotContain(first);
         assertThat(intakes.twins(intakes.find(again).orElseThrow()).getFirst().tableKey()).isEqualTo("once");
     }
@@ -161,7 +161,7 @@ class IntakesTest extends StoreTest {
         List<CompletableFuture<?>> all = new ArrayList<>();
         for (UUID id : ids) {
             for (int twice = 0; twice < 2; twice++) {
-                all.add(CompletableFuture.runAsync(() -> await(intakes.load(id, plan(id)))));
+                all.add(CompletableFuture.runAsync(() -> await(intakes.load(id, plan(id), OWNER))));
             }
         }
         all.forEach(CompletableFuture::join);
@@ -183,15 +183,15 @@ class IntakesTest extends StoreTest {
         UUID id = surveyed("interrupted.csv", "interrupted\na\n");
         Plan plan = plan(id);
         inTransaction(() -> sql.execute("update pressboard.intake set status = 'LOADING' where id = {0}", DSL.val(id)));
-        intakes.load(id, plan).get();
+        intakes.load(id, plan, OWNER).get();
         assertThat(intakes.find(id).orElseThrow().status()).as("somebody is at it").isEqualTo(Intake.Status.LOADING);
         inTransaction(() -> sql.execute("update pressboard.intake set beat_at = now() - interval '1 minute' "
                 + "where id = {0}", DSL.val(id)));
         assertThat(intakes.find(id).orElseThrow().isInterrupted()).isTrue();
-        intakes.load(id, plan).get();
+        intakes.load(id, plan, OWNER).get();
         assertThat(intakes.find(id).orElseThrow().status()).isEqualTo(Intake.Status.DONE);
         intakes.survey(id).get();
-        intakes.load(id, plan).get();
+        intakes.load(id, plan, OWNER).get();
         assertThat(intakes.find(id).orElseThrow().status()).isEqualTo(Intake.Status.DONE);
         assertThat(catalog.tableKeys().stream().filter(key -> key.startsWith("interrupted"))).hasSize(1);
     }
@@ -200,7 +200,7 @@ class IntakesTest extends StoreTest {
     void theSameNameTwiceMakesTwoTables() throws Exception {
         for (int i = 0; i < 2; i++) {
             UUID id = surveyed("twice.csv", "name\na\n");
-            intakes.load(id, plan(id)).get();
+            intakes.load(id, plan(id), OWNER).get();
         }
         assertThat(catalog.tableKeys()).contains("twice", "twice_2");
         assertThat(catalog.pageKeys()).contains("twice", "twice-2");
@@ -246,7 +246,7 @@ class IntakesTest extends StoreTest {
         assertThat(intake.status()).isEqualTo(Intake.Status.FAILED);
         assertNothingLeft("broken");
         // and it can be tried again
-        intakes.load(id, plan(id)).get();
+        intakes.load(id, plan(id), OWNER).get();
         assertThat(intakes.find(id).orElseThrow().status()).isEqualTo(Intake.Status.DONE);
         assertThat(count("hosted", "broken")).isEqualTo(LONG);
     }
@@ -266,7 +266,7 @@ class IntakesTest extends StoreTest {
 
     private Future<?> startLong(String file) throws Exception {
         UUID id = surveyed(file, "name,number\n" + "some text,12\n".repeat(LONG));
-        return intakes.load(id, plan(id));
+        return intakes.load(id, plan(id), OWNER);
     }
 
     private long terminated(String query) {
@@ -298,7 +298,7 @@ class IntakesTest extends StoreTest {
     void filesThatNobodyWentOnWithAreForgottenAfterAWeek() throws Exception {
         UUID old = surveyed("old.csv", "name\na\n");
         UUID loaded = surveyed("loaded.csv", "name\na\n");
-        intakes.load(loaded, plan(loaded)).get();
+        intakes.load(loaded, plan(loaded), OWNER).get();
         inTransaction(() -> sql.execute("update pressboard.intake set beat_at = now() - interval '8 days'"));
         surveyed("new.csv", "name\na\n");
         assertThat(intakes.find(old)).isEmpty();

@@ -12,7 +12,14 @@ import org.junit.jupiter.api.Test;
 import org.pressboard.catalog.Definitions;
 import org.pressboard.intake.ColumnSurvey;
 import org.pressboard.intake.Survey;
+import org.pressboard.table.Chosen;
+import org.pressboard.table.Field;
+import org.pressboard.table.Fields;
+import org.pressboard.table.Numeric;
+import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
 import org.pressboard.testing.TestDatabase;
+import org.pressboard.value.FieldKey;
 
 /** What an owner has brought in survives every upgrade, and works with what the new version expects. */
 class MigrationsTest {
@@ -28,7 +35,8 @@ class MigrationsTest {
         database.execute("insert into hosted.pears values (1, 'Copper Warden'), (2, 'Hollin Catherine')");
         migrateTo("latest");
         assertThat(list("select tgname from pg_trigger where tgrelid = 'hosted.pears'::regclass order by 1"))
-                .containsExactly("pressboard_added", "pressboard_altered", "pressboard_emptied", "pressboard_removed");
+                .containsExactly("pressboard_added", "pressboard_altered", "pressboard_emptied", "pressboard_removed",
+                        "remember_added", "remember_changed", "remember_emptied", "remember_removed");
         assertThat(list("select name from hosted.pears order by 1")).containsExactly("Copper Warden", "Hollin Catherine");
         database.execute("update hosted.pears set name = 'Warden' where row_id = 1");
         assertThat(list("select name from hosted.pears order by 1")).containsExactly("Hollin Catherine", "Warden");
@@ -52,6 +60,20 @@ class MigrationsTest {
                 .containsExactly("Name");
         assertThat(list("select status || coalesce(survey::text, '') from pressboard.intake where file_name = 'READY'"))
                 .containsExactly("FAILED");
+    }
+
+    @Test
+    void tablesOfAnEarlierVersionKeepTheirFieldsAndChoicesGetAnOrder() throws SQLException {
+        migrateTo("5");
+        database.execute("insert into pressboard.hosted_table (key, label, fields, created_at) values ('pears', 'Pears', "
+                + "'[{\"key\": \"use\", \"label\": \"Use\", \"type\": {\"type\": \"choice\", "
+                + "\"options\": [\"Perry\", \"Eating\"]}}, {\"key\": \"kg\", \"label\": \"Kg\", "
+                + "\"type\": {\"type\": \"decimal\", \"digits\": 1}}]', now())");
+        migrateTo("latest");
+        Table table = Definitions.read(list("select definition from pressboard.hosted_table").getFirst(), Table.class);
+        assertThat(table).isEqualTo(new Table(new TableKey("pears"), "Pears", new Fields(List.of(
+                new Field(new FieldKey("use"), "Use", Chosen.Choice.of(List.of("Eating", "Perry"))),
+                new Field(new FieldKey("kg"), "Kg", new Numeric.Decimal(1))))));
     }
 
     private void migrateTo(String version) {

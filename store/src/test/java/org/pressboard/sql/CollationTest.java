@@ -8,6 +8,7 @@ import java.util.Map;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.pressboard.condition.Cases;
+import org.pressboard.grant.Sight;
 import org.pressboard.listing.SortBy;
 import org.pressboard.table.Table;
 import org.pressboard.testing.StoreTest;
@@ -26,8 +27,8 @@ class CollationTest extends StoreTest {
     @MethodSource("published")
     void textsComeInThePublishedOrder(PublishedOrder order) {
         Table table = tableWith(order.shuffled().stream().map(text -> new Row(1, Map.of(Cases.NAME, Value.of(text)))).toList());
-        TableSql tableSql = new TableSql(table, Locale.forLanguageTag(order.language()));
-        assertThat(inTransaction(() -> sql.select(tableSql.column(Cases.NAME)).from(tableSql.asTable())
+        TableSql tableSql = TableSql.of(Sight.of(table), Cases.NOBODY, Locale.forLanguageTag(order.language()));
+        assertThat(inTransaction(() -> sql.select(tableSql.shown(Cases.NAME)).from(tableSql.asTable())
                 .orderBy(tableSql.order(List.of(SortBy.up(Cases.NAME)), false)).fetch(0, String.class)))
                 .containsExactlyElementsOf(order.texts());
     }

@@ -14,15 +14,18 @@ import org.pressboard.catalog.Catalog;
 import org.pressboard.condition.Cases;
 import org.pressboard.condition.Condition;
 import org.pressboard.grant.Decision;
+import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.SortBy;
+import org.pressboard.history.Author;
 import org.pressboard.schema.HostedTables;
 import org.pressboard.schema.Publisher;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.value.Row;
+import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.test.context.DynamicPropertyRegistry;
@@ -36,6 +39,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 public abstract class StoreTest {
 
     protected static final TestDatabase DATABASE = TestDatabase.create();
+    protected static final Author OWNER = new Author(null, "owner@example.org", Author.Origin.DESK);
     protected static final Locale ENGLISH = Locale.ENGLISH;
     private static final AtomicInteger TABLES = new AtomicInteger();
 
@@ -81,17 +85,21 @@ public abstract class StoreTest {
         inTransaction(() -> {
             hostedTables.create(table);
             catalog.addTable(table);
-            UUID noIntake = UUID.randomUUID();
-            TestLoad.load(sql, table, noIntake, outcomes(table, rows));
+            load(table, rows);
         });
         return table;
+    }
+
+    /** Brings rows into a table that is there, by COPY, as an intake does. */
+    protected void load(Table table, List<Row> rows) {
+        inTransaction(() -> TestLoad.load(sql, table, UUID.randomUUID(), outcomes(table, rows)));
     }
 
     private static Iterator<List<org.pressboard.value.@Nullable Value>> outcomes(Table table, List<Row> rows) {
         List<List<org.pressboard.value.@Nullable Value>> values = new ArrayList<>();
         for (Row row : rows) {
             List<org.pressboard.value.@Nullable Value> line = new ArrayList<>();
-            for (Field field : table.fields()) {
+            for (Field field : table.entered()) {
                 line.add(row.get(field.key()));
             }
             values.add(line);
@@ -101,7 +109,7 @@ public abstract class StoreTest {
 
     protected static RowQuery query(Table table, Visitor visitor, Condition within, List<SortBy> order, int page,
             int size) {
-        return new RowQuery(table, visitor, visitor.on(Cases.TODAY), within, Condition.ALWAYS, order, page, size,
+        return new RowQuery(Sight.of(table), visitor, visitor.on(Cases.TODAY), within, Condition.ALWAYS, order, page, size,
                 table.fields().stream().map(Field::key).toList());
     }
 

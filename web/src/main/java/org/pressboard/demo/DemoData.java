@@ -2,11 +2,13 @@ package org.pressboard.demo;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import java.util.concurrent.ExecutionException;
+import java.util.stream.Collectors;
 import org.pressboard.bulk.Intake;
 import org.pressboard.bulk.Intakes;
 import org.pressboard.catalog.Account;
@@ -16,12 +18,13 @@ import org.pressboard.catalog.Site;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Openness;
+import org.pressboard.history.Author;
 import org.pressboard.intake.Plan;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.SortBy;
 import org.pressboard.schema.Publisher;
-import org.pressboard.table.FieldKey;
 import org.pressboard.table.TableKey;
+import org.pressboard.value.FieldKey;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
@@ -37,6 +40,7 @@ import org.springframework.stereotype.Component;
 class DemoData implements ApplicationRunner {
 
     static final String PASSWORD = "quillbrook";
+    private static final Author SETTING_UP = new Author(null, "Quillbrook", Author.Origin.DEMO);
 
     private static final Map<String, String> MEMBERS = Map.of("mira", "Mira Holloway", "tomas", "Tomas Veit",
             "ingrid", "Ingrid Ashgrove", "bashir", "Bashir Nasser", "odile", "Odile Delorme", "fergus", "Fergus Pike",
@@ -47,15 +51,17 @@ class DemoData implements ApplicationRunner {
     private final Intakes intakes;
     private final Publisher publisher;
     private final PasswordEncoder passwords;
+    private final DemoTables tables;
     private final DemoPictures pictures;
 
     DemoData(Accounts accounts, Catalog catalog, Intakes intakes, Publisher publisher, PasswordEncoder passwords,
-            DemoPictures pictures) {
+            DemoTables tables, DemoPictures pictures) {
         this.accounts = accounts;
         this.catalog = catalog;
         this.intakes = intakes;
         this.publisher = publisher;
         this.passwords = passwords;
+        this.tables = tables;
         this.pictures = pictures;
     }
 
@@ -65,19 +71,23 @@ class DemoData implements ApplicationRunner {
             return;
         }
         // without an owner nobody has brought in anything: what is there is from a demo that broke off
-        catalog.tables().forEach(table -> publisher.remove(table.key()));
+        publisher.removeAll();
         catalog.changeSite(new Site("Quillbrook Community Orchard", "en-GB"));
-        bringIn("varieties.csv");
+        for (String file : DemoTables.FILES) {
+            bringIn(file + ".csv");
+            tables.settle(file);
+        }
         pictures.draw();
-        bringIn("trees.csv");
         show("varieties", "Varieties", List.of("picture", "name", "use", "season", "flavours", "keeps_weeks",
-                "first_recorded", "notes"), List.of("name", "use", "season", "flavours", "notes"),
+                "trees", "score", "first_recorded", "notes"),
+                List.of("name", "use", "season", "flavours", "notes"),
                 List.of("use", "season", "keeps_weeks", "first_recorded"), "name");
-        show("trees", "Find a tree", List.of("tree", "plot", "variety", "keeper", "health", "planted", "height_m",
-                "picked_last_year_kg", "propped"), List.of("tree", "plot", "variety", "keeper", "health"),
-                List.of("health", "keeper", "propped", "planted", "height_m", "picked_last_year_kg"), "tree");
-        publish("varieties");
-        publish("trees");
+        show("trees", "Find a tree", List.of("tree", "plot", "variety", "season", "health", "planted", "height_m",
+                "picked_this_season", "highest_pledge", "propped"),
+                List.of("tree", "plot", "variety", "season", "health"), List.of("variety", "health", "season",
+                "propped", "planted", "height_m", "picked_this_season", "highest_pledge"), "tree");
+        publish("varieties", "varieties", "plots");
+        publish("trees", "trees");
         addPeople();
     }
 
@@ -88,7 +98,7 @@ class DemoData implements ApplicationRunner {
         }
         intakes.survey(id).get();
         Plan plan = Objects.requireNonNull(intakes.find(id).orElseThrow().plan());
-        intakes.load(id, new Plan(plan.label(), plan.columns().stream().map(DemoPictures::asPicture).toList())).get();
+        intakes.load(id, new Plan(plan.label(), plan.columns().stream().map(DemoPictures::asPicture).toList()), SETTING_UP).get();
         Intake done = intakes.find(id).orElseThrow();
         if (done.status() != Intake.Status.DONE || done.rowsAside() > 0) {
             throw new IllegalStateException("The demo's " + file + " could not be brought in whole: " + done);
@@ -110,8 +120,9 @@ class DemoData implements ApplicationRunner {
         return names.stream().map(FieldKey::new).toList();
     }
 
-    private void publish(String key) {
-        publisher.publish(new PageKey(key), Map.of(new TableKey(key), Openness.EVERYONE), null);
+    private void publish(String key, String... open) {
+        publisher.publish(new PageKey(key), Arrays.stream(open).collect(Collectors.toMap(TableKey::new,
+                table -> Openness.EVERYONE)), null);
     }
 
     /** Last, so that a start that broke off begins anew. */

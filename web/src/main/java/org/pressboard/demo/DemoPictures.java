@@ -10,14 +10,15 @@ import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Picture;
 import org.pressboard.catalog.Pictures;
 import org.pressboard.condition.Condition;
+import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
 import org.pressboard.intake.Plan;
 import org.pressboard.intake.Reading;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.rows.Rows;
-import org.pressboard.table.FieldKey;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
+import org.pressboard.value.FieldKey;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
@@ -50,7 +51,7 @@ class DemoPictures {
 
     void draw() {
         Table table = catalog.table(VARIETIES).orElseThrow();
-        RowQuery all = new RowQuery(table, Visitor.staff(""), Visitor.ANYONE.on(LocalDate.EPOCH), Condition.ALWAYS,
+        RowQuery all = new RowQuery(Sight.of(table), Visitor.staff(""), Visitor.ANYONE.on(LocalDate.EPOCH), Condition.ALWAYS,
                 Condition.ALWAYS, List.of(), 1, MOST, List.of(PICTURE, SKIN, SHAPE));
         rows.page(all, Locale.ENGLISH).rows().forEach(this::draw);
     }

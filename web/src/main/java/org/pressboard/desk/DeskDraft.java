@@ -15,7 +15,7 @@ import org.pressboard.schema.Publisher;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
 import org.pressboard.table.Field;
-import org.pressboard.table.FieldKey;
+import org.pressboard.value.FieldKey;
 import org.pressboard.table.Fields;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;

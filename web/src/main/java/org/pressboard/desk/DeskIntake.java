@@ -19,8 +19,10 @@ import org.pressboard.catalog.Catalog;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.sheet.Moments;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
+import org.pressboard.signin.SignedIn;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.value.SpreadsheetCells;
@@ -133,7 +135,7 @@ class DeskIntake {
         if (intake.status().isUnderWay() && !intake.isInterrupted()) {
             flash.addFlashAttribute("already", true);
         } else {
-            await(intakes.load(id, form.plan()));
+            await(intakes.load(id, form.plan(), SignedIn.author()));
         }
         return "redirect:/desk/intake/" + id;
     }

@@ -16,16 +16,16 @@ import org.pressboard.bulk.Intake;
 import org.pressboard.bulk.Intakes;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.DraftedPage;
-import org.pressboard.condition.Condition;
 import org.pressboard.edition.Edition;
 import org.pressboard.edition.PageKey;
-import org.pressboard.grant.Decision;
 import org.pressboard.grant.Openness;
+import org.pressboard.grant.Sight;
 import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Listing;
 import org.pressboard.schema.Indexes;
 import org.pressboard.schema.Publisher;
 import org.pressboard.sheet.Asking;
+import org.pressboard.sheet.Moments;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Place;
 import org.pressboard.sheet.Sheet;
@@ -34,6 +34,7 @@ import org.pressboard.sheet.Words;
 import org.pressboard.signin.SignedIn;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
+import org.pressboard.table.Tables;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -88,12 +89,11 @@ class DeskPages {
         DraftedPage page = find(key);
         model.addAttribute("page", page);
         model.addAttribute("tables", tables(page));
-        model.addAttribute("sheets", page.draft().listings().stream()
-                .map(listing -> sheet(page, listing, parameters)).toList());
+        model.addAttribute("sheets", listings(page).map(listing -> sheet(page, listing, parameters)).toList());
         model.addAttribute("editions", page.editions().stream().map(edition -> line(page, edition)).toList());
         model.addAttribute("indexes", indexes(page));
         Optional.ofNullable(intake).flatMap(intakes::find).ifPresent(done -> showIntake(model, done));
-        model.addAttribute("shown", page.draft().listings().stream().map(this::shown).toList());
+        model.addAttribute("shown", listings(page).map(this::shown).toList());
         model.addAttribute("words", new Words(messages, Locale.UK));
         return "desk/page";
     }
@@ -173,6 +173,12 @@ class DeskPages {
         return isPartly ? words.say("desk.published.partly", closed) : "";
     }
 
+    /** The listings of the draft whose tables are not in the bin. */
+    private Stream<Listing> listings(DraftedPage page) {
+        Tables tables = catalog.published().tables();
+        return page.draft().listings().stream().filter(listing -> tables.find(listing.table()).isPresent());
+    }
+
     private ShownFields shown(Listing listing) {
         return ShownFields.of(listing, catalog.table(listing.table()).orElseThrow());
     }
@@ -194,7 +200,7 @@ class DeskPages {
     }
 
     private List<TableOnPage> tables(DraftedPage page) {
-        return page.draft().listings().stream().map(Listing::table).distinct()
+        return listings(page).map(Listing::table).distinct()
                 .map(key -> onPage(page, catalog.table(key).orElseThrow(), Openness.of(catalog.grants(key)))).toList();
     }
 
@@ -205,9 +211,8 @@ class DeskPages {
     }
 
     private Sheet sheet(DraftedPage page, Listing listing, MultiValueMap<String, String> parameters) {
-        Table table = catalog.table(listing.table()).orElseThrow();
-        Asking asking = Asking.of(listing, table, SignedIn.currentVisitor(), new Decision.Allowed(Condition.ALWAYS),
-                AddressPart.of(listing.key(), page.draft().listingKeys(), parameters));
+        Sight sight = Sight.whole(catalog.published().tables(), listing.table());
+        Asking asking = Asking.of(listing.of(sight.table()), sight, SignedIn.currentVisitor(), AddressPart.of(listing.key(), page.draft().listingKeys(), parameters));
         Locale language = catalog.published().site().language();
         String address = "/desk/pages/" + page.draft().key();
         return sheets.sheet(asking, Place.atDesk(address, address + "/" + listing.key() + "/rows"), language);
@@ -217,7 +222,7 @@ class DeskPages {
         if (!page.isPublished()) {
             return new Indexes.Progress(0, 0);
         }
-        List<Indexes.Progress> all = page.draft().listings().stream().map(publisher::indexProgress).toList();
+        List<Indexes.Progress> all = listings(page).map(publisher::indexProgress).toList();
         return new Indexes.Progress(all.stream().mapToInt(Indexes.Progress::ready).sum(),
                 all.stream().mapToInt(Indexes.Progress::wanted).sum());
     }

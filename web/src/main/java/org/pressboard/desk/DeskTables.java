@@ -1,57 +1,51 @@
 package org.pressboard.desk;
 
-import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.UUID;
 import org.pressboard.bulk.Intakes;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.DraftedPage;
-import org.pressboard.condition.Condition;
-import org.pressboard.grant.Decision;
+import org.pressboard.desk.table.TableListing;
 import org.pressboard.grant.Openness;
-import org.pressboard.listing.AddressPart;
-import org.pressboard.listing.Listing;
-import org.pressboard.listing.ListingKey;
-import org.pressboard.listing.Suggestion;
-import org.pressboard.schema.Publisher;
-import org.pressboard.sheet.Asking;
-import org.pressboard.sheet.NotThere;
-import org.pressboard.sheet.Place;
-import org.pressboard.sheet.Sheet;
+import org.pressboard.schema.Bin;
+import org.pressboard.schema.TableChanges;
+import org.pressboard.sheet.Moments;
 import org.pressboard.sheet.Sheets;
 import org.pressboard.sheet.Words;
 import org.pressboard.signin.SignedIn;
-import org.pressboard.table.FieldKey;
 import org.pressboard.table.Field;
+import org.pressboard.table.Fields;
 import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+import org.pressboard.table.Textual;
+import org.pressboard.value.FieldKey;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
-import org.springframework.util.LinkedMultiValueMap;
-import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
-/** The tab with the tables: what there is, its rows, and who may see them. */
+/** The tab with the tables: what there is, what waits to become one, and what is in the bin. */
 @Controller
 class DeskTables {
 
     private final Catalog catalog;
-    private final Publisher publisher;
     private final Sheets sheets;
     private final Intakes intakes;
+    private final TableChanges changes;
+    private final Bin bin;
     private final MessageSource messages;
 
-    DeskTables(Catalog catalog, Publisher publisher, Sheets sheets, Intakes intakes, MessageSource messages) {
+    DeskTables(Catalog catalog, Sheets sheets, Intakes intakes, TableChanges changes, Bin bin, MessageSource messages) {
         this.catalog = catalog;
-        this.publisher = publisher;
         this.sheets = sheets;
         this.intakes = intakes;
+        this.changes = changes;
+        this.bin = bin;
         this.messages = messages;
     }
 
@@ -63,6 +57,10 @@ class DeskTables {
     public record TableEntry(Table table, String rows, Openness openness, List<DraftedPage> pages) {
     }
 
+    /** A table in the bin, and since when. */
+    public record BinnedTable(TableKey key, String label, String since) {
+    }
+
     @GetMapping("/desk")
     String desk() {
         return "redirect:/desk/tables";
@@ -70,97 +68,42 @@ class DeskTables {
 
     @GetMapping("/desk/tables")
     String tables(Locale language, Model model) {
-        Map<?, DraftedPage> pages = catalog.pages();
-        model.addAttribute("tables", catalog.tables().stream()
-                .map(table -> entry(table, List.copyOf(pages.values()), sheets.count(all(table), language))).toList());
+        List<DraftedPage> pages = List.copyOf(catalog.pages().values());
+        model.addAttribute("tables", catalog.published().tables().all().stream()
+                .map(table -> entry(table, pages, language)).toList());
         Words words = new Words(messages, language);
         model.addAttribute("waiting", intakes.waiting().stream().map(intake -> new WaitingFile(intake.id(),
                 intake.fileName(), Moments.written(intake.createdAt()),
                 words.say("desk.status." + (intake.isInterrupted() ? "FAILED" : intake.status().name())))).toList());
+        model.addAttribute("binned", bin.tables().entrySet().stream().map(removed -> new BinnedTable(
+                removed.getKey().key(), removed.getKey().label(), Moments.written(removed.getValue()))).toList());
         return "desk/tables";
     }
 
-    @GetMapping("/desk/tables/{key}")
-    String table(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Locale language,
-            Model model) {
-        Table table = find(key);
-        model.addAttribute("entry", entry(table, List.copyOf(catalog.pages().values()),
-                sheets.countToEnd(all(table), language)));
-        model.addAttribute("sheet", sheet(table, parameters));
-        return "desk/table";
-    }
-
-    @GetMapping("/desk/tables/{key}/rows")
-    String rows(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model,
-            HttpServletResponse response) {
-        Sheet sheet = sheet(find(key), parameters);
-        response.setHeader("HX-Replace-Url", sheet.place().page() + sheet.query());
-        model.addAttribute("sheet", sheet);
-        return "sheet/sheet :: sheet";
-    }
-
-    @PostMapping("/desk/tables/{key}/see")
-    String see(@PathVariable String key, @RequestParam Openness see, RedirectAttributes flash) {
-        publisher.open(find(key).key(), see);
-        flash.addFlashAttribute("changed", true);
-        return "redirect:/desk/tables/" + key;
-    }
-
-    /** Changes what the table and its fields are called. */
-    @PostMapping("/desk/tables/{key}/labels")
-    String relabel(@PathVariable String key, @RequestParam Map<String, String> parameters, Locale language,
-            RedirectAttributes flash) {
-        Table table = find(key);
-        Labels labels = Labels.sent(table, parameters);
-        if (labels.problem().isPresent()) {
-            flash.addFlashAttribute("problem", new Words(messages, language).say("desk." + labels.problem().get().code(),
-                    labels.problem().get().details().toArray()));
-        } else {
-            publisher.relabel(labels.relabelled());
-            flash.addFlashAttribute("relabelled", true);
-        }
-        return "redirect:/desk/tables/" + key;
-    }
-
-    @PostMapping("/desk/tables/{key}/remove")
-    String remove(@PathVariable String key, RedirectAttributes flash) {
-        Table table = find(key);
-        publisher.remove(table.key());
-        flash.addFlashAttribute("removed", table.label());
-        return "redirect:/desk/tables";
-    }
-
-    private Table find(String key) {
-        return catalog.tables().stream().filter(table -> table.key().name().equals(key)).findFirst()
-                .orElseThrow(() -> new NotThere("not-there.table"));
-    }
-
-    private TableEntry entry(Table table, List<DraftedPage> pages, String rows) {
+    private TableEntry entry(Table table, List<DraftedPage> pages, Locale language) {
         List<DraftedPage> on = pages.stream().filter(page -> page.draft().listings().stream()
                 .anyMatch(listing -> listing.table().equals(table.key()))).toList();
+        String rows = sheets.count(TableListing.everything(catalog.published().tables(), table.key()), language);
         return new TableEntry(table, rows, Openness.of(catalog.grants(table.key())), on);
     }
 
-    private Sheet sheet(Table table, MultiValueMap<String, String> parameters) {
-        String address = "/desk/tables/" + table.key();
-        return sheets.sheet(asking(table, parameters), Place.atDesk(address, address + "/rows"),
-                catalog.published().site().language());
+    /** Makes a table from nothing: with one field, by which its rows are known. */
+    @PostMapping("/desk/tables")
+    String make(@RequestParam String label, Locale language, RedirectAttributes flash) {
+        String name = label.strip();
+        if (name.isEmpty() || name.length() > Table.LONGEST_LABEL) {
+            flash.addFlashAttribute("problem", new Words(messages, language).say("desk.table.no-name"));
+            return "redirect:/desk/tables";
+        }
+        Field first = new Field(new FieldKey("name"), new Words(messages, language).say("desk.field.first"),
+                new Textual.Text());
+        Table table = changes.make(name, new Fields(List.of(first)), SignedIn.author());
+        return "redirect:/desk/tables/" + table.key() + "/fields";
     }
 
-    private Asking all(Table table) {
-        return asking(table, new LinkedMultiValueMap<>());
-    }
-
-    private Asking asking(Table table, MultiValueMap<String, String> parameters) {
-        return Asking.of(allOf(table), table, SignedIn.currentVisitor(), new Decision.Allowed(Condition.ALWAYS),
-                AddressPart.whole(parameters));
-    }
-
-    /** Every field, in the order in which the rows came. */
-    private static Listing allOf(Table table) {
-        List<FieldKey> all = table.fields().stream().map(Field::key).toList();
-        return new Listing(new ListingKey("all"), table.key(), Condition.ALWAYS, all,
-                Suggestion.searchable(table.fields(), all), Suggestion.narrowable(table.fields(), all), List.of(),
-                Listing.USUAL_PAGE_SIZE, false);
+    @PostMapping("/desk/tables/{key}/put-back")
+    String putBack(@PathVariable String key) {
+        changes.putBack(new TableKey(key), SignedIn.author());
+        return "redirect:/desk/tables/" + key;
     }
 }

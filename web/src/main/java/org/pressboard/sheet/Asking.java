@@ -1,6 +1,7 @@
 package org.pressboard.sheet;
 
-import org.pressboard.grant.Decision;
+import org.pressboard.condition.Condition;
+import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Asked;
@@ -9,12 +10,21 @@ import org.pressboard.listing.StateAddress;
 import org.pressboard.table.Table;
 
 /** Somebody asks for a listing: who, what they may see of its table, and what the address said. */
-public record Asking(Listing listing, Table table, Visitor visitor, Decision decision, StateAddress address,
-                     Asked asked) {
+public record Asking(Listing listing, Sight sight, Visitor visitor, StateAddress address, Asked asked) {
 
-    public static Asking of(Listing listing, Table table, Visitor visitor, Decision decision, AddressPart part) {
-        StateAddress address = new StateAddress(listing, table, part);
-        return new Asking(listing, table, visitor, decision, address, address.read());
+    /** @param sight what the visitor sees of the listing's table, and of those around it */
+    public static Asking of(Listing listing, Sight sight, Visitor visitor, AddressPart part) {
+        StateAddress address = new StateAddress(listing, sight.table(), part);
+        return new Asking(listing, sight, visitor, address, address.read());
+    }
+
+    public Table table() {
+        return sight.table();
+    }
+
+    /** Whether the visitor may see any row at all. */
+    public boolean isAllowed() {
+        return !sight.rows(listing.table()).equals(Condition.NEVER);
     }
 
     /** The state asked for, as an address's query in its shortest form. */

@@ -2,17 +2,23 @@ package org.pressboard.sheet;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.table.Attached;
+import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
+import org.pressboard.table.Numeric;
+import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
+import org.pressboard.table.Temporal;
+import org.pressboard.table.Textual;
+import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 import org.springframework.web.util.UriUtils;
 
 /** Draws the values of rows. */
-final class Cells {
+public final class Cells {
 
     private static final int LONGEST = 600;
     private static final int SHORTEST = 40;
@@ -25,7 +31,7 @@ final class Cells {
     private final Words words;
     private int longest = LONGEST;
 
-    Cells(Table table, List<Field> shown, Words words) {
+    public Cells(Table table, List<Field> shown, Words words) {
         this.table = table;
         this.shown = shown;
         this.words = words;
@@ -38,45 +44,62 @@ final class Cells {
                 .map(field -> field.equals(naming) ? cell(field, row).asName() : cell(field, row)).toList())).toList();
     }
 
-    /** The field by which people know a row: the first of short texts, else the first that is no picture. */
+    /** The field by which people know a row: that of the table, else the first of short texts, else no picture. */
     private @Nullable Field naming() {
-        return Stream.concat(shown.stream().filter(field -> field.type() instanceof FieldType.Text),
-                shown.stream().filter(field -> !(field.type() instanceof FieldType.Picture))).findFirst().orElse(null);
+        return table.headingField().filter(shown::contains)
+                .or(() -> shown.stream().filter(field -> field.type() instanceof Textual.Text).findFirst())
+                .or(() -> shown.stream().filter(field -> !(field.type() instanceof Attached)).findFirst())
+                .orElse(null);
     }
 
-    private Cell cell(Field field, Row row) {
+    /** One value of a row as it is drawn. */
+    public Cell cell(Field field, Row row) {
         Value value = row.get(field.key());
-        String text = value == null ? "" : words.written().write(field.type(), value);
+        String text = value == null ? "" : words.written(field, value);
         return switch (field.type()) {
-            case FieldType.WholeNumber t -> plain("number", text, field);
-            case FieldType.Decimal t -> plain("number", text, field);
-            case FieldType.LongText t -> plain("long", shortened(text), field);
-            case FieldType.Choice t -> plain("tag", shortened(text), field);
-            case FieldType.Email t -> new Cell("link", text, "mailto:" + text, field.label(), false);
-            case FieldType.Link t -> new Cell("link", shortened(withoutScheme(text)), text, field.label(), false);
-            case FieldType.Picture t -> picture(field, row, value);
-            case FieldType.Text t -> plain("text", shortened(text), field);
-            case FieldType.YesNo t -> plain("text", text, field);
-            case FieldType.Date t -> plain("when", text, field);
-            case FieldType.DateTime t -> plain("when", text, field);
+            case Textual textual -> textual(textual, text, field);
+            case Numeric.Rating rating -> Cell.leading("rating", text, text.isEmpty() ? "" : "/" + rating.most(),
+                    field.label());
+            case Numeric numeric -> Cell.of("number", text, field.label());
+            case Temporal temporal -> Cell.of("when", text, field.label());
+            case FieldType.YesNo yesNo -> Cell.of("text", text, field.label());
+            case Chosen chosen -> new Cell("tag", shortened(text), "", field.label(), false, tags(chosen, value));
+            case Referring referring -> Cell.of("text", shortened(text), field.label());
+            case Attached attached -> picture(field, row, value);
         };
     }
 
-    private static Cell plain(String kind, String text, Field field) {
-        return new Cell(kind, text, "", field.label(), false);
+    private Cell textual(Textual type, String text, Field field) {
+        return switch (type) {
+            case Textual.Text t -> Cell.of("text", shortened(text), field.label());
+            case Textual.LongText t -> Cell.of("long", shortened(text), field.label());
+            case Textual.FormattedText t -> Cell.of("formatted", shortened(text), field.label());
+            case Textual.Email t -> Cell.leading("link", text, "mailto:" + text, field.label());
+            case Textual.Link t -> Cell.leading("link", shortened(withoutScheme(text)), text, field.label());
+            case Textual.Phone t -> Cell.leading("link", text, "tel:" + text.replaceAll("[^+0-9]", ""), field.label());
+        };
+    }
+
+    private List<Cell.Tag> tags(Chosen type, @Nullable Value value) {
+        return value == null ? List.of() : value.each().stream().map(PlainForm::write)
+                .map(text -> new Cell.Tag(shortened(text), colour(type, text))).toList();
+    }
+
+    private static String colour(Chosen type, String text) {
+        return type.colourOf(text).name().toLowerCase(java.util.Locale.ROOT);
     }
 
     /** A picture is read out as what it is a picture of. */
     private Cell picture(Field field, Row row, @Nullable Value value) {
         if (!(value instanceof Value.Text(String name))) {
-            return plain("picture", "", field);
+            return Cell.of("picture", "", field.label());
         }
         String address = "/files/" + table.key() + "/" + UriUtils.encodePathSegment(name, "UTF-8");
-        return new Cell("picture", named(row).orElse(field.label()), address, field.label(), false);
+        return Cell.leading("picture", named(row).orElse(field.label()), address, field.label());
     }
 
     private Optional<String> named(Row row) {
-        return shown.stream().filter(field -> field.type() instanceof FieldType.Text)
+        return shown.stream().filter(field -> field.type() instanceof Textual.Text)
                 .map(field -> row.get(field.key())).filter(Value.Text.class::isInstance)
                 .map(value -> ((Value.Text) value).text()).findFirst();
     }

@@ -7,8 +7,9 @@ import org.jspecify.annotations.Nullable;
  * What a field can be narrowed to: one or several of a few values, or a range.
  *
  * @param range {@code null} where there are values to pick
+ * @param pick  the address that finds more to pick by what it is called; empty where all are there
  */
-public record NarrowMenu(String parameter, String label, List<Option> options, @Nullable Range range) {
+public record NarrowMenu(String parameter, String label, List<Option> options, @Nullable Range range, String pick) {
 
     /** One value. */
     public record Option(String value, String text, boolean picked) {

@@ -5,18 +5,25 @@ package org.pressboard.sheet;
  *
  * @param page     the address of the page it is on, which carries its state
  * @param rows     the address that answers with the sheet alone
+ * @param opening  what the address of an opened row begins with, before its number; empty where none can be opened
+ * @param picking  what the address that finds rows to narrow by begins with, before the field; empty: there is none
  * @param takeAway the addresses of its take-away, without the ending; empty where none is offered
  */
-public record Place(String page, String rows, String takeAway) {
+public record Place(String page, String rows, String takeAway, String opening, String picking) {
 
     /** A listing on a published page. */
     public static Place onSite(String pageKey, String listingKey) {
         String rows = "/listings/" + listingKey + "/rows";
-        return new Place("/" + pageKey, rows, rows);
+        return new Place("/" + pageKey, rows, rows, "", "/listings/" + listingKey + "/pick/");
     }
 
     /** A listing looked at from the desk. */
     public static Place atDesk(String page, String rows) {
-        return new Place(page, rows, "");
+        return new Place(page, rows, "", "", "");
+    }
+
+    /** The same where rows can be opened, and picked to do something with several. */
+    public Place opening(String address, String pickingAddress) {
+        return new Place(page, rows, takeAway, address, pickingAddress);
     }
 }

@@ -16,31 +16,45 @@ final class RowsMarkup {
 
     private final StringBuilder html;
 
-    private RowsMarkup(int cells) {
+    private final Place place;
+    private final String query;
+
+    private RowsMarkup(int cells, Place place, String query) {
+        this.place = place;
+        this.query = HtmlUtils.htmlEscape(query);
         this.html = new StringBuilder(cells * BYTES_OF_A_CELL);
     }
 
-    static String of(List<Sheet.Line> lines) {
-        RowsMarkup markup = new RowsMarkup(lines.isEmpty() ? 0 : lines.size() * lines.getFirst().cells().size());
+    static String of(List<Sheet.Line> lines, Place place, String query) {
+        RowsMarkup markup = new RowsMarkup(lines.isEmpty() ? 0 : lines.size() * lines.getFirst().cells().size(), place, query);
         lines.forEach(markup::row);
         return markup.html.toString();
     }
 
     private void row(Sheet.Line line) {
         html.append("<tr role=\"row\">");
-        line.cells().forEach(this::cell);
+        if (!place.opening().isEmpty()) {
+            html.append("<td role=\"cell\" class=\"pick\"><input type=\"checkbox\" name=\"row\" form=\"several\" value=\"")
+                    .append(line.rowId()).append("\" aria-label=\"").append(HtmlUtils.htmlEscape(line.name()))
+                    .append("\"></td>");
+        }
+        line.cells().forEach(cell -> cell(cell, line.rowId()));
         html.append("</tr>\n");
     }
 
-    private void cell(Cell cell) {
+    private void cell(Cell cell, long row) {
         html.append("<td role=\"cell\" class=\"").append(cell.kind()).append(modifier(cell))
                 .append("\" data-label=\"").append(HtmlUtils.htmlEscape(cell.label())).append("\">");
-        if (cell.isEmpty()) {
-            html.append("<span aria-hidden=\"true\">–</span>");
-        } else {
-            content(cell.kind(), HtmlUtils.htmlEscape(cell.text()), HtmlUtils.htmlEscape(cell.href()));
+        boolean opens = cell.naming() && !place.opening().isEmpty();
+        if (opens) {
+            html.append("<a class=\"opens\" href=\"").append(place.opening()).append(row).append(query).append("\">");
         }
-        html.append("</td>");
+        if (cell.isEmpty()) {
+            html.append(opens ? "…" : "<span aria-hidden=\"true\">–</span>");
+        } else {
+            content(cell, HtmlUtils.htmlEscape(cell.text()), HtmlUtils.htmlEscape(cell.href()));
+        }
+        html.append(opens ? "</a></td>" : "</td>");
     }
 
     /** Short texts such as codes are not broken at their hyphens; endless ones are broken anywhere. */
@@ -55,14 +69,30 @@ final class RowsMarkup {
         return cell.text().length() > LONGEST_NUMBER ? naming + " endless" : naming;
     }
 
-    private void content(String kind, String text, String href) {
-        switch (kind) {
+    private void tag(Cell.Tag tag) {
+        html.append("<span class=\"tag tag-").append(tag.colour()).append("\">")
+                .append(HtmlUtils.htmlEscape(tag.text())).append("</span> ");
+    }
+
+    /** As many marks as it has, and as many empty ones as it lacks; read out as the number. */
+    private void rating(String marks, String outOf) {
+        int full = Integer.parseInt(marks);
+        int most = Integer.parseInt(outOf.substring(1));
+        html.append("<span role=\"img\" aria-label=\"").append(marks).append(HtmlUtils.htmlEscape(outOf))
+                .append("\">").append("●".repeat(full)).append("○".repeat(Math.max(0, most - full))).append("</span>");
+    }
+
+    private void content(Cell cell, String text, String href) {
+        switch (cell.kind()) {
             case "link" -> html.append("<a href=\"").append(href).append("\" rel=\"noopener nofollow ugc\">")
                     .append(text).append("</a>");
             case "picture" -> html.append("<img src=\"").append(href).append("\" alt=\"").append(text)
                     .append("\" width=\"56\" height=\"56\" loading=\"lazy\">");
             case "long" -> html.append("<span class=\"clamp\">").append(text).append("</span>");
-            case "tag" -> html.append("<span class=\"tag\">").append(text).append("</span>");
+            case "tag" -> cell.tags().forEach(this::tag);
+            case "rating" -> rating(cell.text(), cell.href());
+            case "formatted" -> html.append("<div class=\"clamp formatted\">")
+                    .append(FormattedTexts.html(cell.text())).append("</div>");
             default -> html.append(text);
         }
     }

@@ -30,11 +30,16 @@ public record Sheet(String id, String label, Place place, String query, @Nullabl
 
     /** A row as it is drawn. */
     public record Line(long rowId, List<Cell> cells) {
+
+        /** What names the row; empty where nothing does. */
+        String name() {
+            return cells.stream().filter(Cell::naming).map(Cell::text).findFirst().orElse("");
+        }
     }
 
     /** The rows as HTML, every text in it escaped. */
     public String rowsMarkup() {
-        return RowsMarkup.of(lines);
+        return RowsMarkup.of(lines, place, query);
     }
 
     /** The menus that have a place of their own in the bar; the others share one. */

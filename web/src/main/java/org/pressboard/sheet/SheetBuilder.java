@@ -11,12 +11,17 @@ import org.pressboard.listing.RowPage;
 import org.pressboard.listing.SortBy;
 import org.pressboard.listing.StateAddress;
 import org.pressboard.listing.Total;
+import org.pressboard.table.Attached;
+import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
-import org.pressboard.table.FieldKey;
 import org.pressboard.table.FieldType;
+import org.pressboard.table.Numeric;
+import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
+import org.pressboard.table.Temporal;
+import org.pressboard.table.Textual;
+import org.pressboard.value.FieldKey;
 import org.pressboard.value.PlainForm;
-import org.pressboard.value.TextOrder;
 import org.pressboard.value.Value;
 
 /** Builds one sheet. For one use. */
@@ -31,8 +36,10 @@ final class SheetBuilder {
     private final Place place;
     private final Words words;
     private final StateAddress address;
+    private final Sheets.Picks picks;
 
-    SheetBuilder(Asking asking, Place place, Words words) {
+    SheetBuilder(Asking asking, Place place, Words words, Sheets.Picks picks) {
+        this.picks = picks;
         this.listing = asking.listing();
         this.table = asking.table();
         this.asked = asking.asked();
@@ -54,17 +61,32 @@ final class SheetBuilder {
 
     private List<NarrowMenu> menus() {
         return listing.narrow().stream().map(table::field)
-                .filter(field -> field.type().hasFewValues() || field.type().hasRange()).map(this::menu).toList();
+                .filter(field -> field.type().hasFewValues() || field.type().hasRange()
+                        || field.type() instanceof Referring)
+                .map(field -> menu(field, "")).toList();
     }
 
-    private NarrowMenu menu(Field field) {
+    NarrowMenu menu(Field field, String called) {
         Narrowing narrowing = state.narrowingOf(field.key());
-        List<NarrowMenu.Option> options = values(field.type()).stream()
-                .map(value -> new NarrowMenu.Option(PlainForm.write(value), words.written().write(field.type(), value),
-                        narrowing.values().contains(value)))
+        List<NarrowMenu.Option> options = values(field, called).stream()
+                .map(value -> new NarrowMenu.Option(PlainForm.write(value), field.type().write(value, words.written()),
+                        isPicked(narrowing, value)))
                 .toList();
         return new NarrowMenu(address.name("f." + field.key()), field.label(), options,
-                field.type().hasRange() ? range(field, narrowing) : null);
+                field.type().hasRange() ? range(field, narrowing) : null,
+                field.type() instanceof Referring && !place.picking().isEmpty() ? place.picking() + field.key() : "");
+    }
+
+    private static boolean isPicked(Narrowing narrowing, Value value) {
+        return narrowing.values().stream().anyMatch(picked -> picked.compareWith(value) == 0);
+    }
+
+    /** Those narrowed by already are always there. */
+    private List<Value> rows(Referring type, FieldKey key, String called) {
+        List<Value> offered = new ArrayList<>(picks.named(type, state.narrowingOf(key).values()));
+        picks.find(type, called).stream()
+                .filter(found -> offered.stream().noneMatch(each -> each.compareWith(found) == 0)).forEach(offered::add);
+        return offered;
     }
 
     /** By days, also where the field has times of day, unless the address says a time. */
@@ -78,12 +100,15 @@ final class SheetBuilder {
         return value == null ? "" : PlainForm.write(value);
     }
 
-    private List<Value> values(FieldType type) {
-        return switch (type) {
-            case FieldType.Choice choice -> choice.options().stream().sorted(TextOrder.of(words.language()))
-                    .map(Value::of).toList();
+    private List<Value> values(Field field, String called) {
+        return switch (field.type()) {
+            case Chosen chosen -> chosen.options().stream().map(option -> Value.of(option.text())).toList();
             case FieldType.YesNo yesNo -> List.of(Value.of(true), Value.of(false));
-            default -> List.of();
+            case Textual textual -> List.of();
+            case Numeric numeric -> List.of();
+            case Temporal temporal -> List.of();
+            case Referring referring -> rows(referring, field.key(), called);
+            case Attached attached -> List.of();
         };
     }
 
@@ -98,8 +123,10 @@ final class SheetBuilder {
 
     private List<Chip> chips(Field field, Narrowing narrowing) {
         List<Chip> chips = new ArrayList<>();
-        for (Value value : narrowing.values()) {
-            chips.add(new Chip(field.label(), words.written().write(field.type(), value),
+        List<? extends Value> picked = field.type() instanceof Referring type
+                ? picks.named(type, narrowing.values()) : narrowing.values();
+        for (Value value : picked) {
+            chips.add(new Chip(field.label(), field.type().write(value, words.written()),
                     address.write(state.without(field.key(), value))));
         }
         if (narrowing.from() != null || narrowing.to() != null) {
@@ -119,7 +146,7 @@ final class SheetBuilder {
     }
 
     private String written(FieldType type, @Nullable Value value) {
-        return value == null ? "" : words.written().write(type, value);
+        return value == null ? "" : type.write(value, words.written());
     }
 
     private List<SortBy> order() {

@@ -2,10 +2,16 @@ package org.pressboard.sheet;
 
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Locale;
+import org.pressboard.condition.Standpoint;
 import org.pressboard.listing.RowPage;
 import org.pressboard.listing.RowQuery;
+import org.pressboard.rows.RowPicker;
 import org.pressboard.rows.Rows;
+import org.pressboard.table.Field;
+import org.pressboard.table.Referring;
+import org.pressboard.value.Value;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Component;
 
@@ -14,24 +20,59 @@ import org.springframework.stereotype.Component;
 public class Sheets {
 
     private final Rows rows;
+    private final RowPicker picker;
     private final MessageSource messages;
     private final Clock clock;
 
-    Sheets(Rows rows, MessageSource messages, Clock clock) {
+    Sheets(Rows rows, RowPicker picker, MessageSource messages, Clock clock) {
         this.rows = rows;
+        this.picker = picker;
         this.messages = messages;
         this.clock = clock;
     }
 
     /** The row query that the address means. */
     public RowQuery query(Asking asking) {
-        return RowQuery.of(asking.listing(), asking.table(), asking.visitor(), asking.decision(),
-                asking.asked().state(), LocalDate.now(clock));
+        return RowQuery.of(asking.listing(), asking.sight(), asking.visitor(), asking.asked().state(), LocalDate.now(clock));
     }
 
     public Sheet sheet(Asking asking, Place place, Locale language) {
         RowPage page = rows.page(query(asking), language);
-        return new SheetBuilder(asking, place, new Words(messages, language)).build(page);
+        return new SheetBuilder(asking, place, new Words(messages, language), new Picks(asking, language)).build(page);
+    }
+
+    /** The rows to narrow a field by that are called so, and those narrowed by already. */
+    public NarrowMenu pick(Asking asking, String field, String called, Locale language) {
+        Field found = asking.listing().narrow().stream().map(asking.table()::field)
+                .filter(each -> each.key().name().equals(field) && each.type() instanceof Referring).findFirst()
+                .orElseThrow(() -> new NotThere("not-there.listing"));
+        return new SheetBuilder(asking, Place.atDesk("", ""), new Words(messages, language), new Picks(asking, language))
+                .menu(found, called);
+    }
+
+    /** Finds the rows that a field can be narrowed by, as far as the visitor sees them. */
+    final class Picks {
+
+        private final Asking asking;
+        private final Locale language;
+
+        private Picks(Asking asking, Locale language) {
+            this.asking = asking;
+            this.language = language;
+        }
+
+        List<Value.Referred> find(Referring type, String called) {
+            return picker.find(asking.sight().of(type.to()), asking.visitor(), standpoint(), called, language);
+        }
+
+        List<Value.Referred> named(Referring type, List<Value> picked) {
+            return picker.headings(asking.sight().of(type.to()), asking.visitor(), standpoint(), picked.stream()
+                    .map(value -> ((Value.Referred) value).row()).toList());
+        }
+
+        private Standpoint standpoint() {
+            return asking.visitor().on(LocalDate.now(clock));
+        }
     }
 
     /** How many rows the address matches, in words, as far as that is soon known. */

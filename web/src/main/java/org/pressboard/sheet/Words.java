@@ -3,7 +3,9 @@ package org.pressboard.sheet;
 import java.util.Locale;
 import org.pressboard.listing.Total;
 import org.pressboard.problem.Problem;
-import org.pressboard.table.FieldType;
+import org.pressboard.table.Field;
+import org.pressboard.table.Numeric;
+import org.pressboard.table.Temporal;
 import org.pressboard.value.Value;
 import org.pressboard.value.WrittenForm;
 import org.springframework.context.MessageSource;
@@ -47,7 +49,17 @@ public final class Words {
 
     /** A value of a file, as its kind is written, before it is one of a field. */
     public String written(Value value, boolean grouped) {
-        return written.write(new FieldType.WholeNumber(grouped), value);
+        return switch (value) {
+            case Value.Whole whole -> new Numeric.WholeNumber(grouped).write(value, written);
+            case Value.Decimal decimal -> new Numeric.Decimal(Numeric.MOST_DIGITS).write(value, written);
+            default -> new Temporal.DateTime().write(value, written);
+        };
+    }
+
+    /** A value of a field as it is written, with its unit. */
+    public String written(Field field, Value value) {
+        String text = field.type().write(value, written);
+        return field.unit().isEmpty() || text.isEmpty() ? text : text + "\u00a0" + field.unit();
     }
 
     public WrittenForm written() {

@@ -6,6 +6,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Account;
 import org.pressboard.grant.Visitor;
+import org.pressboard.history.Author;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.CredentialsContainer;
 import org.springframework.security.core.GrantedAuthority;
@@ -54,6 +55,13 @@ public final class SignedIn implements UserDetails, CredentialsContainer {
 
     private Visitor asVisitor() {
         return isStaff() ? Visitor.staff(email) : Visitor.member(email);
+    }
+
+    /** On whose behalf the request changes something. */
+    public static Author author() {
+        SignedIn current = current();
+        return current == null ? new Author(null, "", Author.Origin.DESK)
+                : new Author(current.accountId, current.name, Author.Origin.DESK);
     }
 
     public boolean isStaff() {

@@ -63,6 +63,18 @@ class ListingController {
         return pace.inTurn(request.getRemoteAddr(), () -> sheets.countToEnd(asking, language));
     }
 
+    /** The rows of another table that a field can be narrowed by, found by what they are called. */
+    @GetMapping("/listings/{listing}/pick/{field}")
+    String pick(@PathVariable String listing, @PathVariable String field, @RequestParam(defaultValue = "") String called,
+            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
+            HttpServletRequest request) {
+        Asking asking = listings.open(listing, SignedIn.currentVisitor(), parameters).asking();
+        pace.spend(request.getRemoteAddr(), Pace.PAGE);
+        model.addAttribute("menu", pace.inTurn(request.getRemoteAddr(),
+                () -> sheets.pick(asking, field, called, language)));
+        return "sheet/sheet :: picks";
+    }
+
     /** Typing changes the address in place; everything else is a step that Back undoes. */
     private static void tellAddress(HttpServletResponse response, String source, String address) {
         String header = source.startsWith("input") ? "HX-Replace-Url" : "HX-Push-Url";

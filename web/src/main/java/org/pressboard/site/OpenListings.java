@@ -31,11 +31,11 @@ public class OpenListings {
     public Open open(String key, Visitor visitor, Map<String, ? extends List<String>> parameters) {
         PublishedSite site = catalog.published();
         return Optional.of(key).filter(ListingKey::isValid).map(ListingKey::new).flatMap(site::listing)
-                .map(found -> new Open(found.edition().page(), Asking.of(found.listing(), found.table(), visitor,
-                        site.maySee(visitor, found.listing().table()),
+                .map(found -> new Open(found.edition().page(), Asking.of(found.listing(),
+                        site.sight(visitor, found.listing().table()), visitor,
                         AddressPart.of(found.listing().key(), found.edition().page().listingKeys(), parameters)
                                 .with(parameters))))
-                .filter(open -> open.asking().decision().isAllowed())
+                .filter(open -> open.asking().isAllowed())
                 .orElseThrow(() -> new NotThere("not-there.listing"));
     }
 }

@@ -77,7 +77,7 @@ class PageController {
         String publicAddress = site.site().publicAddress();
         model.addAttribute("canonical", publicAddress.isEmpty() ? "" : publicAddress + "/" + edition.page().key());
         model.addAttribute("page", edition.page());
-        model.addAttribute("sheets", askings.stream().filter(asking -> asking.decision().isAllowed())
+        model.addAttribute("sheets", askings.stream().filter(asking -> asking.isAllowed())
                 .map(asking -> pace.inTurn(request.getRequest().getRemoteAddr(),
                         () -> sheet(edition, asking, language))).toList());
         model.addAttribute("unseen", visitor.isStaff() ? unseen(site, edition) : List.of());
@@ -85,7 +85,7 @@ class PageController {
     }
 
     private static Asking asking(PublishedSite site, Listing listing, Visitor visitor, AddressPart part) {
-        return Asking.of(listing, site.table(listing.table()), visitor, site.maySee(visitor, listing.table()), part);
+        return Asking.of(listing, site.sight(visitor, listing.table()), visitor, part);
     }
 
     private Sheet sheet(Edition edition, Asking asking, Locale language) {

@@ -34,7 +34,7 @@ class PictureController {
 
     @GetMapping("/files/{table:[a-z][a-z0-9_]*}/{name}")
     ResponseEntity<byte[]> picture(@PathVariable String table, @PathVariable String name) {
-        Table found = catalog.published().tables().values().stream()
+        Table found = catalog.published().tables().all().stream()
                 .filter(candidate -> candidate.key().name().equals(table))
                 .filter(candidate -> rows.isShown(candidate, name, SignedIn.currentVisitor()))
                 .findFirst().orElseThrow(() -> new NotThere("not-there.picture"));

@@ -7,7 +7,7 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.listing.RowPage;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.Total;
-import org.pressboard.table.FieldKey;
+import org.pressboard.value.FieldKey;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
@@ -44,6 +44,9 @@ record JsonRows(long found, boolean foundAll, long outOf, boolean countedAll, in
             case Value.Text text -> text.text();
             case Value.Date date -> PlainForm.write(date);
             case Value.Moment moment -> PlainForm.write(moment);
+            case Value.Time time -> PlainForm.write(time);
+            case Value.Referred referred -> referred.heading();
+            case Value.Several several -> several.values().stream().map(JsonRows::json).toList();
         };
     }
 }

@@ -14,12 +14,17 @@ import org.pressboard.listing.Suggestion;
 import org.pressboard.schema.HostedTables;
 import org.pressboard.schema.Indexes;
 import org.pressboard.schema.Publisher;
+import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
-import org.pressboard.table.FieldKey;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Fields;
+import org.pressboard.table.Numeric;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
+import org.pressboard.table.Tables;
+import org.pressboard.table.Temporal;
+import org.pressboard.table.Textual;
+import org.pressboard.value.FieldKey;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -51,10 +56,10 @@ class BenchTables {
 
     static Table table(int rows) {
         return new Table(new TableKey("harvest_" + rows), "Harvest " + rows, new Fields(List.of(
-                field("name", new FieldType.Text()), field("notes", new FieldType.Text()),
-                field("use", new FieldType.Choice(List.of("Eating", "Cooking", "Cider", "Keeping", "Drying"))),
-                field("plot", new FieldType.Text()), field("weeks", new FieldType.WholeNumber(true)),
-                field("kilograms", new FieldType.Decimal(1)), field("picked", new FieldType.Date()),
+                field("name", new Textual.Text()), field("notes", new Textual.Text()),
+                field("use", Chosen.Choice.of(List.of("Eating", "Cooking", "Cider", "Keeping", "Drying"))),
+                field("plot", new Textual.Text()), field("weeks", new Numeric.WholeNumber(true)),
+                field("kilograms", new Numeric.Decimal(1)), field("picked", new Temporal.Date()),
                 field("sound", new FieldType.YesNo()))));
     }
 
@@ -74,7 +79,7 @@ class BenchTables {
         System.err.println("making a table of " + rows + " rows");
         transaction.executeWithoutResult(status -> fill(table, rows));
         publisher.publish(new PageKey("harvest-" + rows), Map.of(table.key(), Openness.EVERYONE), null);
-        indexes.make(table, listing(rows), LANGUAGE);
+        indexes.make(Tables.of(List.of(table)), listing(rows), LANGUAGE);
     }
 
     private void fill(Table table, int rows) {

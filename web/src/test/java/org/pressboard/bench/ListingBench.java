@@ -1,11 +1,9 @@
 package org.pressboard.bench;
 
 import java.sql.Connection;
-import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Random;
@@ -13,8 +11,7 @@ import java.util.concurrent.locks.LockSupport;
 import java.util.random.RandomGenerator;
 import javax.sql.DataSource;
 import org.pressboard.bench.SentStatements.Statement;
-import org.pressboard.condition.Condition;
-import org.pressboard.grant.Decision;
+import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Listing;
@@ -188,7 +185,7 @@ class ListingBench {
         Listing listing = BenchTables.listing(size);
         RequestState state = new StateAddress(listing, BenchTables.table(size),
                 AddressPart.whole(Queries.parse(query))).read().state();
-        return RowQuery.of(listing, BenchTables.table(size), Visitor.ANYONE, new Decision.Allowed(Condition.ALWAYS),
+        return RowQuery.of(listing, Sight.of(BenchTables.table(size)), Visitor.ANYONE,
                 state.withPage(page), LocalDate.EPOCH);
     }
 
@@ -208,50 +205,8 @@ class ListingBench {
 
             @Override
             public void run(int round) throws Exception {
-                send(statements);
+                new PlainJdbc(database).send(statements);
             }
         };
-    }
-
-    private void send(List<Statement> statements) throws SQLException {
-        try (Connection connection = database.getConnection()) {
-            connection.setReadOnly(true);
-            for (Statement statement : statements) {
-                if (statement.sql().startsWith("set local statement_timeout")) {
-                    connection.commit(); // each count is a transaction of its own
-                }
-                execute(connection, statement);
-            }
-            connection.commit();
-            connection.setReadOnly(false);
-        }
-    }
-
-    private static void execute(Connection connection, Statement statement) throws SQLException {
-        try (PreparedStatement prepared = connection.prepareStatement(statement.sql())) {
-            for (int i = 0; i < statement.values().size(); i++) {
-                Object value = statement.values().get(i);
-                prepared.setObject(i + 1, value instanceof Long[] numbers
-                        ? connection.createArrayOf("bigint", numbers) : value);
-            }
-            if (prepared.execute()) {
-                readAll(prepared.getResultSet());
-            }
-        } catch (SQLException failed) {
-            if (!"57014".equals(failed.getSQLState())) {
-                throw failed;
-            }
-            connection.rollback(); // a count that took too long is given up, as ours is
-        }
-    }
-
-    private static void readAll(ResultSet result) throws SQLException {
-        int columns = result.getMetaData().getColumnCount();
-        List<Object> read = new ArrayList<>();
-        while (result.next()) {
-            for (int i = 1; i <= columns; i++) {
-                read.add(result.getObject(i));
-            }
-        }
     }
 }

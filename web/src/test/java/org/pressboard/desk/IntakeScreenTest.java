@@ -139,19 +139,31 @@ class IntakeScreenTest extends InBrowser {
     }
 
     @Test
-    void removingATableTakesItsPageAlong() {
+    void aRemovedTableWaitsInTheBinAndItsPageWithIt() {
         Page page = signedIn("owner@example.org");
         page.navigate(address("/desk"));
         choose(page, "mistake.csv", "a,b\n1,2\n");
         button(page, "Bring in").click();
         page.waitForURL(Pattern.compile(".*/desk/pages/mistake.*"));
-        page.navigate(address("/desk/tables/mistake"));
+        page.getByLabel("Everyone").check();
+        button(page, "Publish").click();
+        assertThat(page.locator(".note-good").last()).containsText("Edition 1");
+        page.navigate(address("/desk/tables/mistake/access"));
         page.getByText("Remove this table").click();
         button(page, "Remove Mistake").click();
+        assertThat(page.locator(".note-warn")).containsText("Nothing was removed");
+        page.getByText("Remove this table").click();
+        page.locator("[name=typed]").fill("Mistake");
+        button(page, "Remove Mistake").click();
         assertThat(page.locator(".note-good")).containsText("“Mistake” has been removed");
+        assertThat(get("/mistake").statusCode()).isEqualTo(404);
         page.navigate(address("/desk/pages/mistake"));
-        assertThat(page.locator("h1")).hasText("Not here");
-        forgiveConsole("404");
+        assertThat(page.locator("h1")).hasText("Mistake");
+        page.navigate(address("/desk/tables"));
+        page.getByText("Bin: 1").click();
+        button(page, "Put back").click();
+        assertThat(page.locator(".count-text")).hasText("1 to 1 of 1");
+        assertThat(get("/mistake").statusCode()).isEqualTo(200);
     }
 
     @Test

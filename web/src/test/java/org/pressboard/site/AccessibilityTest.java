@@ -39,7 +39,9 @@ class AccessibilityTest extends InBrowser {
     void theDesk(ColorScheme scheme) {
         Page page = signedIn("owner@example.org");
         page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(scheme));
-        for (String path : new String[] {"/desk/tables", "/desk/tables/trees", "/desk/pages", "/desk/pages/trees",
+        for (String path : new String[] {"/desk/tables", "/desk/tables/trees", "/desk/tables/trees/fields",
+            "/desk/tables/trees/history", "/desk/tables/trees/access", "/desk/tables/trees/rows/14",
+            "/desk/tables/trees/fields/picked", "/desk/tables/trees/fields/health", "/desk/pages", "/desk/pages/trees",
             "/desk/settings"}) {
             page.navigate(address(path));
             assertThat(violations(page)).as(path).isEmpty();

@@ -53,8 +53,8 @@ class AddressesTest extends RunningSite {
     void takeAwayHasEveryRowThatMatches() {
         HttpResponse<String> csv = get("/listings/trees/rows.csv?f.health=Poor&page=3");
         assertThat(csv.headers().firstValue("Content-Type").orElse("")).startsWith("text/csv");
-        assertThat(csv.body()).startsWith("Tree,Plot,Variety,Keeper,Health,Planted,Height (m),Picked last year (kg),"
-                + "Propped\r\nT-0");
+        assertThat(csv.body()).startsWith("Tree,Plot,Variety,Season,Health,Planted,Height (m),Picked this season,"
+                + "Highest pledge,Propped\r\nT-0");
         String found = get("/listings/trees/rows.json?f.health=Poor").body();
         assertThat(found).contains("\"found\":" + (csv.body().lines().count() - 1));
         assertThat(get("/listings/trees/rows.json?q=T-001").body()).contains("\"tree\":\"T-001\"")
@@ -159,14 +159,14 @@ class AddressesTest extends RunningSite {
 
     @Test
     void textsThatASpreadsheetWouldCarryOutAreHarmlessUnlessAskedForBare() {
-        DATABASE.execute("update hosted.trees set keeper = '=1+1' where tree = 'T-002'");
+        DATABASE.execute("update hosted.trees set health = '=1+1' where tree = 'T-002'");
         try {
             Eventually.holds(() -> get("/listings/trees/rows.csv?q=T-002").body().contains(",'=1+1,"));
             assertThat(get("/listings/trees/rows.csv?q=T-002&cells=bare").body()).contains(",=1+1,");
-            assertThat(get("/listings/trees/rows.json?q=T-002").body()).contains("\"keeper\":\"=1+1\"");
+            assertThat(get("/listings/trees/rows.json?q=T-002").body()).contains("\"health\":\"=1+1\"");
             assertThat(get("/listings/trees/rows.csv?q=T-002&cells=bold").statusCode()).isEqualTo(400);
         } finally {
-            DATABASE.execute("update hosted.trees set keeper = 'Jonas Falk' where tree = 'T-002'");
+            DATABASE.execute("update hosted.trees set health = 'Good' where tree = 'T-002'");
         }
     }
 

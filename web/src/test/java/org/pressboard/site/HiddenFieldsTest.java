@@ -4,13 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
 import java.util.List;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.junit.jupiter.api.Test;
 import org.pressboard.condition.Condition;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
-import org.pressboard.table.FieldKey;
 
 /** Fields that a listing does not show tell nothing to anybody, whatever is asked, though it was published so. */
 class HiddenFieldsTest extends WithOwnTable {

@@ -6,10 +6,10 @@ import com.microsoft.playwright.Page;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
+import org.jooq.DSLContext;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.pressboard.catalog.Catalog;
-import org.pressboard.condition.Condition;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Openness;
 import org.pressboard.listing.Listing;
@@ -17,25 +17,25 @@ import org.pressboard.listing.ListingKey;
 import org.pressboard.listing.Suggestion;
 import org.pressboard.schema.HostedTables;
 import org.pressboard.schema.Publisher;
+import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
-import org.pressboard.table.FieldKey;
-import org.pressboard.table.FieldType;
 import org.pressboard.table.Fields;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
+import org.pressboard.table.Textual;
+import org.pressboard.value.FieldKey;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
-import org.jooq.DSLContext;
 
 /** Many pages, many tables, and words and numbers without end. */
 class LayoutTest extends InBrowser {
 
     private static final String LONG_HEADING = "Antidisestablishment" + "arianism".repeat(6);
     private static final Table ENDLESS = new Table(new TableKey("endless"), "Endless", new Fields(List.of(
-            new Field(new FieldKey("name"), LONG_HEADING, new FieldType.Text()),
-            new Field(new FieldKey("number"), "Number of a length that nobody would give a column", new FieldType.Text()),
-            new Field(new FieldKey("kind"), "Kind", new FieldType.Choice(List.of("x".repeat(58)))))));
+            new Field(new FieldKey("name"), LONG_HEADING, new Textual.Text()),
+            new Field(new FieldKey("number"), "Number of a length that nobody would give a column", new Textual.Text()),
+            new Field(new FieldKey("kind"), "Kind", Chosen.Choice.of(List.of("x".repeat(58)))))));
 
     @Autowired
     private Catalog catalog;

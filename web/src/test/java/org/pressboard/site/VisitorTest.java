@@ -177,7 +177,7 @@ class VisitorTest extends InBrowser {
     void onAPhoneABoxThatOpensLiesWithinThePage() {
         Page page = phone();
         page.navigate(address("/trees"));
-        for (String field : List.of("Health", "Keeper", "Propped")) {
+        for (String field : List.of("Health", "Season", "Propped")) {
             Locator menu = page.locator(".menu").filter(new Locator.FilterOptions().setHasText(field));
             menu.locator("summary").click();
             BoundingBox box = menu.locator("fieldset").boundingBox();

@@ -12,11 +12,12 @@ import org.pressboard.listing.Listing;
 import org.pressboard.schema.HostedTables;
 import org.pressboard.schema.Publisher;
 import org.pressboard.table.Field;
-import org.pressboard.table.FieldKey;
-import org.pressboard.table.FieldType;
 import org.pressboard.table.Fields;
+import org.pressboard.table.Numeric;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
+import org.pressboard.table.Textual;
+import org.pressboard.value.FieldKey;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -27,7 +28,7 @@ abstract class WithOwnTable extends InBrowser {
     static final FieldKey NAME = new FieldKey("name");
     static final FieldKey YEAR = new FieldKey("year");
     static final Table GRAFTS = new Table(new TableKey("grafts"), "Grafts", new Fields(List.of(
-            new Field(NAME, "Name", new FieldType.Text()), new Field(YEAR, "Year", new FieldType.WholeNumber(false)))));
+            new Field(NAME, "Name", new Textual.Text()), new Field(YEAR, "Year", new Numeric.WholeNumber(false)))));
     private static final PageKey PAGE = new PageKey("grafts");
 
     @Autowired

@@ -1,4 +1,4 @@
-package org.pressboard.desk;
+package org.pressboard.sheet;
 
 import java.time.Instant;
 import java.time.ZoneId;
@@ -7,7 +7,7 @@ import java.time.format.FormatStyle;
 import java.util.Locale;
 
 /** When something happened, as the desk writes it. */
-final class Moments {
+public final class Moments {
 
     private static final DateTimeFormatter WHEN =
             DateTimeFormatter.ofLocalizedDateTime(FormatStyle.MEDIUM, FormatStyle.SHORT).withLocale(Locale.UK);
@@ -15,7 +15,7 @@ final class Moments {
     private Moments() {
     }
 
-    static String written(Instant moment) {
+    public static String written(Instant moment) {
         return WHEN.format(moment.atZone(ZoneId.systemDefault()));
     }
 }

@@ -1,4 +1,4 @@
-package org.pressboard.table;
+package org.pressboard.value;
 
 import java.text.Normalizer;
 import java.util.Locale;
@@ -11,9 +11,14 @@ public final class Names {
     /** PostgreSQL keeps 63 bytes of a name; the rest is room for what index and policy names add. */
     static final int MOST_CHARACTERS = 40;
 
-    static final Pattern VALID = Pattern.compile("[a-z][a-z0-9_]{0,47}");
+    private static final Pattern VALID = Pattern.compile("[a-z][a-z0-9_]{0,47}");
 
     private Names() {
+    }
+
+    /** Whether it can name a table or a field, and so a table or a column of the database. */
+    public static boolean isValid(String name) {
+        return VALID.matcher(name).matches();
     }
 
     public static String from(String label, String separator, String fallback) {

@@ -1,4 +1,4 @@
-package org.pressboard.table;
+package org.pressboard.value;
 
 import java.util.Set;
 
@@ -14,7 +14,7 @@ public record FieldKey(String name) implements Comparable<FieldKey> {
             "tableoid", "xmin", "cmin", "xmax", "cmax", "ctid");
 
     public FieldKey {
-        if (!Names.VALID.matcher(name).matches() || RESERVED.contains(name)) {
+        if (!Names.isValid(name) || RESERVED.contains(name)) {
             throw new IllegalArgumentException("Not a field key: \"" + name + "\"");
         }
     }

@@ -1,0 +1,173 @@
+package org.pressboard.table;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.pressboard.condition.Operator;
+import org.pressboard.value.PlainForm;
+import org.pressboard.value.TypedForm;
+import org.pressboard.value.Value;
+import org.pressboard.value.WrittenForm;
+
+/** Kinds of field that hold one or several of a few texts, in the order in which the owner put these. */
+public sealed interface Chosen extends FieldType {
+
+    /** One of the texts to choose from, and the colour in which it is shown. */
+    record Option(String text, Colour colour) {
+        public Option {
+            if (text.isBlank()) {
+                throw new IllegalArgumentException("An option needs a text");
+            }
+        }
+    }
+
+    /** The colours of our board in which options are told apart. */
+    enum Colour { PLAIN, MOSS, SAGE, MUSTARD, SAND, BRICK, CLAY, SLATE, SKY }
+
+    List<Option> options();
+
+    /** The same kind with these to choose from. */
+    Chosen offering(List<Option> others);
+
+    /** One of a few texts. */
+    record Choice(List<Option> options) implements Chosen {
+        public Choice {
+            options = checked(options);
+        }
+
+        /** Of these texts, all without a colour. */
+        public static Choice of(List<String> texts) {
+            return new Choice(plain(texts));
+        }
+
+        @Override
+        public Chosen offering(List<Option> others) {
+            return new Choice(others);
+        }
+
+        @Override
+        public Held held() {
+            return Held.TEXT;
+        }
+
+        @Override
+        public Optional<Value> read(String text) {
+            return Optional.of(Value.of(text));
+        }
+
+        @Override
+        public Optional<Value> readTyped(String text, TypedForm language) {
+            return meant(text).map(Value::of);
+        }
+
+        @Override
+        public Set<Operator> comparisons() {
+            return Operator.OF_TEXTS;
+        }
+
+        @Override
+        public String code() {
+            return "choice";
+        }
+    }
+
+    /** Several of a few texts. */
+    record Choices(List<Option> options) implements Chosen {
+        public Choices {
+            options = checked(options);
+        }
+
+        @Override
+        public Chosen offering(List<Option> others) {
+            return new Choices(others);
+        }
+
+        @Override
+        public Held held() {
+            return Held.TEXTS;
+        }
+
+        @Override
+        public Optional<Value> read(String text) {
+            List<Value> values = text.lines().filter(line -> !line.isEmpty()).<Value>map(Value::of).toList();
+            return values.isEmpty() ? Optional.empty() : Optional.of(new Value.Several(values));
+        }
+
+        /** One to a line, or with commas between. */
+        @Override
+        public Optional<Value> readTyped(String text, TypedForm language) {
+            List<Value> values = new ArrayList<>();
+            for (String part : text.strip().split(text.strip().indexOf('\n') < 0 ? "[,;]" : "\\R")) {
+                Optional<String> option = meant(part);
+                if (option.isEmpty()) {
+                    return Optional.empty();
+                }
+                values.add(Value.of(option.get()));
+            }
+            return Optional.of(new Value.Several(values));
+        }
+
+        @Override
+        public Set<Operator> comparisons() {
+            return Operator.OF_SEVERAL_TEXTS;
+        }
+
+        @Override
+        public String code() {
+            return "choices";
+        }
+
+        @Override
+        public boolean isSortable() {
+            return false;
+        }
+    }
+
+    private static List<Option> plain(List<String> texts) {
+        return texts.stream().map(text -> new Option(text, Colour.PLAIN)).toList();
+    }
+
+    private static List<Option> checked(List<Option> options) {
+        Set<String> texts = new HashSet<>();
+        if (!options.stream().allMatch(option -> texts.add(option.text()))) {
+            throw new IllegalArgumentException("Two options are the same: " + options);
+        }
+        return List.copyOf(options);
+    }
+
+    /** The option that somebody means, whatever case they typed it in. */
+    default Optional<String> meant(String text) {
+        String bare = text.strip();
+        return options().stream().map(Option::text).filter(bare::equals).findFirst().or(() -> options().stream()
+                .map(Option::text).filter(option -> lower(option).equals(lower(bare))).findFirst());
+    }
+
+    private static String lower(String text) {
+        return text.toLowerCase(Locale.ROOT);
+    }
+
+    /** The colour of an option; plain where there is no such option any more. */
+    default Colour colourOf(String text) {
+        return options().stream().filter(option -> option.text().equals(text)).map(Option::colour).findFirst()
+                .orElse(Colour.PLAIN);
+    }
+
+    @Override
+    default String write(Value value, WrittenForm language) {
+        return value.each().stream().map(PlainForm::write).collect(Collectors.joining(", "));
+    }
+
+    @Override
+    default boolean isText() {
+        return true;
+    }
+
+    @Override
+    default boolean hasFewValues() {
+        return true;
+    }
+}

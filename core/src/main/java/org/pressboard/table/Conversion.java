@@ -1,0 +1,41 @@
+package org.pressboard.table;
+
+import java.text.Normalizer;
+import java.time.LocalTime;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.pressboard.value.PlainForm;
+import org.pressboard.value.TypedForm;
+import org.pressboard.value.Value;
+
+/**
+ * How values of one kind become values of another: whatever the one's plain form says is read as the other reads what is
+ * typed. Nothing is cut off: a moment becomes a date only where it is midnight.
+ *
+ * @param rows the rows that references may point to, by what they are called, folded
+ */
+public record Conversion(FieldType from, FieldType to, Map<String, Long> rows) {
+
+    private static final TypedForm PLAIN = TypedForm.of(Locale.ROOT);
+
+    /** The text as names are met by: blind to case and accents. */
+    public static String folded(String text) {
+        return Normalizer.normalize(text.strip(), Normalizer.Form.NFKD).replaceAll("\\p{M}+", "")
+                .toLowerCase(Locale.ROOT).replace("ß", "ss");
+    }
+
+    /** @param value one of the former kind; of references, what the row is called */
+    public Optional<Value> convert(Value value) {
+        if (to instanceof Temporal.Date && value instanceof Value.Moment(java.time.LocalDateTime at)) {
+            return at.toLocalTime().equals(LocalTime.MIDNIGHT) ? Optional.of(Value.of(at.toLocalDate()))
+                    : Optional.empty();
+        }
+        String text = PlainForm.write(value);
+        if (to instanceof Referring) {
+            return Optional.ofNullable(rows.get(folded(text))).map(row -> new Value.Referred(row, text));
+        }
+        return to instanceof Textual textual ? textual.readTyped(text, PLAIN)
+                : to.read(text).filter(read -> !(to instanceof Chosen)).or(() -> to.readTyped(text, PLAIN));
+    }
+}

@@ -1,0 +1,303 @@
+package org.pressboard.table;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.Deque;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import org.pressboard.problem.Problem;
+import org.pressboard.problem.ProblemsFound;
+import org.pressboard.value.FieldKey;
+
+/**
+ * All tables of the site, as they hang together. Fields that are worked out have their type from what they are worked
+ * out of; a circle among them is refused.
+ */
+public final class Tables {
+
+    public static final Tables NONE = of(List.of());
+
+    private final Map<TableKey, Table> byKey = new LinkedHashMap<>();
+
+    /** Worked out once: what is kept is kept by the tables that it was worked out from. */
+    private int hash;
+
+    /** A field of a table that points to another. */
+    public record Reference(Table from, Field by) {
+    }
+
+    private Tables(Collection<Table> tables) {
+        tables.forEach(table -> byKey.put(table.key(), table));
+    }
+
+    /** @throws ProblemsFound when fields are worked out of each other in a circle, or of what is not there */
+    public static Tables of(Collection<Table> tables) {
+        Tables all = new Tables(tables);
+        all.settle();
+        all.hash = all.byKey.hashCode();
+        return all;
+    }
+
+    /** One table without those around it, its fields as they are. */
+    public static Tables alone(Table table) {
+        Tables one = new Tables(List.of(table));
+        one.hash = one.byKey.hashCode();
+        return one;
+    }
+
+    public List<Table> all() {
+        return List.copyOf(byKey.values());
+    }
+
+    public Optional<Table> find(TableKey key) {
+        return Optional.ofNullable(byKey.get(key));
+    }
+
+    public Table get(TableKey key) {
+        return find(key).orElseThrow(() -> new IllegalArgumentException("no table " + key));
+    }
+
+    /** The same with this table in place of the one of its key. */
+    public Tables with(Table table) {
+        Map<TableKey, Table> others = new LinkedHashMap<>(byKey);
+        others.put(table.key(), table);
+        return of(others.values());
+    }
+
+    /** The table to which a reference points. */
+    public Table target(Field reference) {
+        if (!(reference.type() instanceof Referring referring)) {
+            throw new IllegalArgumentException(reference.key() + " points to nothing");
+        }
+        return get(referring.to());
+    }
+
+    /** The fields of all tables that point to this one. */
+    public List<Reference> referringTo(TableKey table) {
+        List<Reference> found = new ArrayList<>();
+        for (Table each : byKey.values()) {
+            each.fields().stream().filter(Field::isEntered)
+                    .filter(field -> field.type() instanceof Referring referring && referring.to().equals(table))
+                    .forEach(field -> found.add(new Reference(each, field)));
+        }
+        return found;
+    }
+
+    /** The tallies of all tables that are worked out of this one's rows. */
+    public List<Reference> talliesOf(TableKey table) {
+        List<Reference> found = new ArrayList<>();
+        for (Table each : byKey.values()) {
+            each.fields().stream()
+                    .filter(field -> field.computed() instanceof Computed.Tally tally && tally.table().equals(table))
+                    .forEach(field -> found.add(new Reference(each, field)));
+        }
+        return found;
+    }
+
+    /** The computed fields, of whichever table, that are worked out of this one at first hand. */
+    public List<Reference> usersOf(TableKey table, FieldKey field) {
+        List<Reference> found = new ArrayList<>();
+        for (Table each : byKey.values()) {
+            each.fields().stream().filter(user -> user.computing()
+                            .filter(computed -> uses(each, computed, table, field)).isPresent())
+                    .forEach(user -> found.add(new Reference(each, user)));
+        }
+        return found;
+    }
+
+    private boolean uses(Table of, Computed computed, TableKey table, FieldKey field) {
+        boolean isOwn = of.key().equals(table) && computed.uses().contains(field);
+        return isOwn || switch (computed) {
+            case Computed.Borrowed borrowed -> borrows(of, borrowed, table, field);
+            case Computed.Tally tally -> tally.table().equals(table) && (tally.by().equals(field)
+                    || field.equals(tally.field()) || field.equals(tally.order())
+                    || tally.where().fields().contains(field));
+            case Computed.Composed composed -> false;
+        };
+    }
+
+    private boolean borrows(Table of, Computed.Borrowed borrowed, TableKey table, FieldKey field) {
+        Table at = of;
+        for (FieldKey through : borrowed.through()) {
+            if (at.key().equals(table) && through.equals(field)) {
+                return true;
+            }
+            at = target(at.field(through));
+        }
+        return at.key().equals(table) && borrowed.field().equals(field);
+    }
+
+    /** The field that a borrowed one is taken from, and its table. */
+    public Reference source(Table table, Computed.Borrowed borrowed) {
+        Table at = table;
+        for (FieldKey through : borrowed.through()) {
+            at = target(at.field(through));
+        }
+        return new Reference(at, at.field(borrowed.field()));
+    }
+
+    /** The columns of this and other tables that a field comes of, the table's own or what its references lead to. */
+    public List<Reference> columnsOf(Table table, Field field) {
+        return switch (field.computed()) {
+            case null -> field.type() instanceof Referring ? headingOf(target(field))
+                    : List.of(new Reference(table, field));
+            case Computed.Tally tally -> List.of(new Reference(table, field));
+            case Computed.Borrowed borrowed -> {
+                Reference source = source(table, borrowed);
+                yield columnsOf(source.from, source.by);
+            }
+            case Computed.Composed composed -> composed.uses().stream()
+                    .flatMap(used -> columnsOf(table, table.field(used)).stream()).toList();
+        };
+    }
+
+    private List<Reference> headingOf(Table table) {
+        return table.headingField().map(heading -> columnsOf(table, heading)).orElse(List.of());
+    }
+
+    /** The tables on whose rows depends what stands in these fields: the table itself, and those they lead to. */
+    public Set<TableKey> reachedFrom(Table table, Collection<FieldKey> fields) {
+        Set<TableKey> reached = new TreeSet<>(Comparator.comparing(TableKey::name));
+        reached.add(table.key());
+        fields.forEach(key -> reach(table, table.field(key), reached));
+        return reached;
+    }
+
+    private void reach(Table table, Field field, Set<TableKey> reached) {
+        reached.add(table.key());
+        switch (field.computed()) {
+            case null -> reachHeading(field, reached);
+            case Computed.Tally tally -> { }
+            case Computed.Borrowed borrowed -> {
+                Table at = table;
+                for (FieldKey through : borrowed.through()) {
+                    at = target(at.field(through));
+                    reached.add(at.key());
+                }
+                reach(at, at.field(borrowed.field()), reached);
+            }
+            case Computed.Composed composed ->
+                    composed.uses().forEach(used -> reach(table, table.field(used), reached));
+        }
+    }
+
+    private void reachHeading(Field field, Set<TableKey> reached) {
+        if (field.type() instanceof Referring) {
+            Table target = target(field);
+            reached.add(target.key());
+            target.headingField().ifPresent(heading -> reach(target, heading, reached));
+        }
+    }
+
+    private void settle() {
+        for (Table table : List.copyOf(byKey.values())) {
+            for (Field field : table.fields()) {
+                if (!field.isEntered()) {
+                    settle(table.key(), field.key(), new ArrayDeque<>());
+                }
+            }
+        }
+    }
+
+    private record Place(TableKey table, FieldKey field) {
+    }
+
+    /** Gives the field its type, and before it all those that it is worked out of. */
+    private FieldType settle(TableKey in, FieldKey key, Deque<Place> under) {
+        Table table = find(in).orElseThrow(() -> ProblemsFound.of("computed.no-table", in.name()));
+        Field field = table.fields().find(key)
+                .orElseThrow(() -> ProblemsFound.of("computed.no-field", key.name(), table.label()));
+        if (field.computed() == null) {
+            return field.type();
+        }
+        Place place = new Place(in, key);
+        if (under.contains(place)) {
+            throw new ProblemsFound(org.pressboard.problem.Problems.of(circle(under, place)));
+        }
+        under.addLast(place);
+        FieldType type = typeOf(table, field.computed(), under);
+        under.removeLast();
+        byKey.put(in, get(in).changing(key, it -> it.of(type)));
+        return type;
+    }
+
+    private Problem circle(Deque<Place> under, Place place) {
+        List<String> names = new ArrayList<>();
+        boolean isIn = false;
+        for (Place each : under) {
+            isIn |= each.equals(place);
+            if (isIn) {
+                names.add(get(each.table).field(each.field).label());
+            }
+        }
+        names.add(get(place.table).field(place.field).label());
+        return Problem.of("computed.circle", String.join(" → ", names));
+    }
+
+    private FieldType typeOf(Table table, Computed computed, Deque<Place> under) {
+        computed.uses().forEach(used -> settle(table.key(), used, under));
+        return switch (computed) {
+            case Computed.Borrowed borrowed -> borrowed(table, borrowed, under);
+            case Computed.Tally tally -> tally(tally, under);
+            case Computed.Composed composed -> new Textual.Text();
+        };
+    }
+
+    private FieldType borrowed(Table table, Computed.Borrowed borrowed, Deque<Place> under) {
+        TableKey at = table.key();
+        for (FieldKey through : borrowed.through()) {
+            if (!(settle(at, through, under) instanceof Referring referring)) {
+                throw ProblemsFound.of("computed.no-reference", through.name());
+            }
+            at = referring.to();
+        }
+        return settle(at, borrowed.field(), under);
+    }
+
+    private FieldType tally(Computed.Tally tally, Deque<Place> under) {
+        settle(tally.table(), tally.by(), under);
+        if (tally.field() == null) {
+            return new Numeric.WholeNumber(true);
+        }
+        FieldType of = settle(tally.table(), tally.field(), under);
+        if (!get(tally.table()).field(tally.field()).isColumn()) {
+            throw ProblemsFound.of("computed.tally-of-virtual", get(tally.table()).field(tally.field()).label());
+        }
+        return switch (tally.measure()) {
+            case COUNT -> new Numeric.WholeNumber(true);
+            case AVERAGE -> average(of);
+            case SUM, LEAST, GREATEST, FIRST, LAST -> of;
+        };
+    }
+
+    /** An average has some digits more than what it is of. */
+    private static FieldType average(FieldType of) {
+        return switch (of) {
+            case Numeric.Decimal decimal -> new Numeric.Decimal(Math.min(100, decimal.digits() + 1));
+            case Numeric.Percent percent -> percent;
+            case Numeric.Money money -> money;
+            default -> new Numeric.Decimal(1);
+        };
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return this == other || (other instanceof Tables tables && hash == tables.hash && byKey.equals(tables.byKey));
+    }
+
+    @Override
+    public int hashCode() {
+        return hash;
+    }
+
+    @Override
+    public String toString() {
+        return byKey.keySet().toString();
+    }
+}

@@ -1,0 +1,309 @@
+package org.pressboard.editing;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import org.jooq.DSLContext;
+import org.jooq.Field;
+import org.jooq.exception.DataAccessException;
+import org.jooq.impl.DSL;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.condition.Standpoint;
+import org.pressboard.grant.Sight;
+import org.pressboard.history.Act;
+import org.pressboard.history.Acts;
+import org.pressboard.history.Author;
+import org.pressboard.problem.Problem;
+import org.pressboard.problem.Problems;
+import org.pressboard.problem.ProblemsFound;
+import org.pressboard.rows.Picking;
+import org.pressboard.sql.TableSql;
+import org.pressboard.sql.ValueSql;
+import org.pressboard.table.Referring;
+import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+import org.pressboard.table.Tables;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.Row;
+import org.pressboard.value.Value;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Adds, changes and removes rows for those who may do so with all of them. Each call is one act. */
+@Component
+public class RowEditing {
+
+    private static final Standpoint NOBODY = new Standpoint(java.time.LocalDate.EPOCH, null);
+
+    private final DSLContext sql;
+    private final Catalog catalog;
+    private final Acts acts;
+
+    RowEditing(DSLContext sql, Catalog catalog, Acts acts) {
+        this.sql = sql;
+        this.catalog = catalog;
+        this.acts = acts;
+    }
+
+    /** What came of a change. */
+    public sealed interface Outcome {
+
+        /** It is as wanted; {@code act}: which act made it so, where anything changed. */
+        record Done(@Nullable Long act) implements Outcome {
+        }
+
+        /**
+         * Somebody else has changed the same fields meanwhile; nothing was changed.
+         *
+         * @param theirs what the fields have now
+         */
+        record Meanwhile(Map<FieldKey, Optional<Value>> theirs) implements Outcome {
+        }
+
+        /** Nothing was changed, for values that must not be; by field. */
+        record Refused(Map<FieldKey, Problem> problems) implements Outcome {
+        }
+    }
+
+    /** A row that was added, or why it was not. */
+    public record Added(Outcome outcome, long row) {
+    }
+
+    /** The row with everything that it has, as those see it who may see everything. */
+    @Transactional(readOnly = true)
+    public Optional<Row> find(TableKey key, long row) {
+        Tables tables = catalog.tables();
+        return tables.find(key).flatMap(table -> find(tables, table, row));
+    }
+
+    private Optional<Row> find(Tables tables, Table table, long row) {
+        TableSql from = TableSql.of(Sight.whole(tables, table.key()), NOBODY, Locale.ENGLISH);
+        Picking picking = Picking.whole(from, table.fields().stream().map(org.pressboard.table.Field::key).toList());
+        return sql.select(picking.columns()).from(from.asTable()).where(from.rowId().eq(row))
+                .fetchOptional(picking::row);
+    }
+
+    /** Adds a row with these values and nothing in its other fields. */
+    @Transactional
+    public Added add(TableKey key, Map<FieldKey, Value> values, Author author) {
+        Tables tables = catalog.tables();
+        Table table = tables.get(key);
+        Map<FieldKey, Optional<Value>> all = new HashMap<>();
+        table.entered().forEach(field -> all.put(field.key(), Optional.ofNullable(values.get(field.key()))));
+        Map<FieldKey, Problem> problems = problems(tables, table, all, null);
+        if (!problems.isEmpty()) {
+            return new Added(new Outcome.Refused(problems), 0);
+        }
+        long act = acts.begin(author, Act.What.ROW_ADDED, key, Act.Details.of(called(table, values)));
+        Map<Field<?>, Field<?>> columns = columns(table, all);
+        columns.put(DSL.field(DSL.name("added_by")), DSL.val(author.who()));
+        columns.put(DSL.field(DSL.name("changed_by")), DSL.val(author.who()));
+        Long row = guarded(table, () -> sql.insertInto(DSL.table(TableSql.name(table))).set(columns)
+                .returningResult(DSL.field(DSL.name(TableSql.ROW_ID), Long.class)).fetchSingle(0, Long.class));
+        return new Added(new Outcome.Done(act), Objects.requireNonNull(row));
+    }
+
+    private static String called(Table table, Map<FieldKey, Value> values) {
+        return table.headingField().map(org.pressboard.table.Field::key).map(values::get)
+                .filter(Value.Text.class::isInstance).map(value -> ((Value.Text) value).text()).orElse("");
+    }
+
+    /**
+     * Changes a row, unless somebody else has changed the same fields since.
+     *
+     * @param was  what the fields had when whoever changes them began to
+     * @param give what they are to have
+     * @throws ProblemsFound when the row is there no more
+     */
+    @Transactional
+    public Outcome change(TableKey key, long row, Map<FieldKey, Optional<Value>> was,
+            Map<FieldKey, Optional<Value>> give, Author author) {
+        Tables tables = catalog.tables();
+        Table table = tables.get(key);
+        sql.fetch("select 1 from {0} where row_id = {1} for update", TableSql.name(table), DSL.val(row));
+        Row now = find(tables, table, row).orElseThrow(() -> ProblemsFound.of("row.gone"));
+        Map<FieldKey, Optional<Value>> changed = new LinkedHashMap<>();
+        Map<FieldKey, Optional<Value>> theirs = new LinkedHashMap<>();
+        give.forEach((field, value) -> {
+            Optional<Value> current = now.find(field);
+            if (!isSame(value, was.getOrDefault(field, Optional.empty())) && !isSame(value, current)) {
+                changed.put(field, value);
+                if (!isSame(current, was.getOrDefault(field, Optional.empty()))) {
+                    theirs.put(field, current);
+                }
+            }
+        });
+        Map<FieldKey, Problem> problems = problems(tables, table, changed, row);
+        if (!problems.isEmpty()) {
+            return new Outcome.Refused(problems);
+        }
+        if (!theirs.isEmpty()) {
+            return new Outcome.Meanwhile(theirs);
+        }
+        return changed.isEmpty() ? new Outcome.Done(null) : store(table, now, changed, author);
+    }
+
+    private Outcome store(Table table, Row now, Map<FieldKey, Optional<Value>> changed, Author author) {
+        long act = acts.begin(author, Act.What.ROW_CHANGED, table.key(), Act.Details.of(called(table, now.values())));
+        update(table, List.of(now.id()), changed, author);
+        return new Outcome.Done(act);
+    }
+
+    private void update(Table table, Collection<Long> rows, Map<FieldKey, Optional<Value>> changed, Author author) {
+        Map<Field<?>, Field<?>> columns = columns(table, changed);
+        columns.put(DSL.field(DSL.name("changed_at")), DSL.currentOffsetDateTime());
+        columns.put(DSL.field(DSL.name("changed_by")), DSL.val(author.who()));
+        guarded(table, () -> sql.update(DSL.table(TableSql.name(table))).set(columns)
+                .where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows)).execute());
+    }
+
+    /** Gives a row these values, whatever it has now, as part of the caller's act. */
+    Outcome give(Table table, long row, Map<FieldKey, Optional<Value>> values, Author author) {
+        Map<FieldKey, Problem> problems = problems(catalog.tables(), table, values, row);
+        if (!problems.isEmpty()) {
+            return new Outcome.Refused(problems);
+        }
+        if (!values.isEmpty()) {
+            update(table, List.of(row), values, author);
+        }
+        return new Outcome.Done(null);
+    }
+
+    /** Gives several rows the same values in some fields. */
+    @Transactional
+    public Outcome changeAll(TableKey key, Collection<Long> rows, Map<FieldKey, Optional<Value>> give, Author author) {
+        Tables tables = catalog.tables();
+        Table table = tables.get(key);
+        Map<FieldKey, Problem> problems = problems(tables, table, give, null);
+        give.keySet().stream().map(table::field).filter(field -> field.rules().unique() && rows.size() > 1)
+                .forEach(field -> problems.put(field.key(), Problem.of("entry.not-unique-for-several")));
+        if (!problems.isEmpty()) {
+            return new Outcome.Refused(problems);
+        }
+        long act = acts.begin(author, Act.What.ROWS_CHANGED, key, Act.Details.of(""));
+        update(table, rows, give, author);
+        return new Outcome.Done(act);
+    }
+
+    /**
+     * Removes rows, and along with them those that refer to them where that is said of the reference.
+     *
+     * @return the act that did
+     * @throws ProblemsFound when rows refer to one of them that are to stay
+     */
+    @Transactional
+    public long remove(TableKey key, Collection<Long> rows, Author author) {
+        Tables tables = catalog.tables();
+        Table table = tables.get(key);
+        against(tables, table, rows).stream().filter(against -> against.onRemoval() == Referring.OnRemoval.REFUSE)
+                .findFirst().ifPresent(against -> {
+                    throw ProblemsFound.of("row.referred", rows.size(), against.rows(), against.table().label(),
+                            against.by().label());
+                });
+        String name = rows.size() == 1 ? find(tables, table, rows.iterator().next())
+                .map(row -> called(table, row.values())).orElse("") : "";
+        long act = acts.begin(author, Act.What.ROWS_REMOVED, key, Act.Details.of(name));
+        guarded(table, () -> sql.deleteFrom(DSL.table(TableSql.name(table)))
+                .where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows)).execute());
+        return act;
+    }
+
+    /** Rows of a table that refer to some rows, and what becomes of them. */
+    public record Against(Table table, org.pressboard.table.Field by, long rows, Referring.OnRemoval onRemoval) {
+    }
+
+    /** What refers to these rows. */
+    @Transactional(readOnly = true)
+    public List<Against> against(TableKey key, Collection<Long> rows) {
+        Tables tables = catalog.tables();
+        return against(tables, tables.get(key), rows);
+    }
+
+    private List<Against> against(Tables tables, Table table, Collection<Long> rows) {
+        List<Against> found = new ArrayList<>();
+        for (Tables.Reference reference : tables.referringTo(table.key())) {
+            Field<Long> by = DSL.field(DSL.name(reference.by().key().name()), Long.class);
+            int count = sql.fetchCount(DSL.selectOne().from(TableSql.name(reference.from())).where(by.in(rows)));
+            if (count > 0) {
+                found.add(new Against(reference.from(), reference.by(), count,
+                        ((Referring) reference.by().type()).onRemoval()));
+            }
+        }
+        return found;
+    }
+
+    private static Map<Field<?>, Field<?>> columns(Table table, Map<FieldKey, Optional<Value>> values) {
+        Map<Field<?>, Field<?>> columns = new LinkedHashMap<>();
+        values.forEach((key, value) -> {
+            Field<?> column = TableSql.column(table.field(key));
+            columns.put(column, value.<Field<?>>map(ValueSql::bound)
+                    .orElseGet(() -> DSL.castNull(column.getDataType())));
+        });
+        return columns;
+    }
+
+    private static boolean isSame(Optional<Value> one, Optional<Value> other) {
+        if (one.isEmpty() || other.isEmpty()) {
+            return one.isEmpty() && other.isEmpty();
+        }
+        return one.get().compareWith(other.get()) == 0;
+    }
+
+    private Map<FieldKey, Problem> problems(Tables tables, Table table, Map<FieldKey, Optional<Value>> values,
+            @Nullable Long row) {
+        Map<FieldKey, Problem> problems = new HashMap<>();
+        values.forEach((key, value) -> {
+            org.pressboard.table.Field field = table.field(key);
+            field.rules().check(value.orElse(null)).ifPresent(problem -> problems.put(key, problem));
+            if (!problems.containsKey(key) && value.isPresent()) {
+                lookUp(tables, table, field, value.get(), row).ifPresent(problem -> problems.put(key, problem));
+            }
+        });
+        return problems;
+    }
+
+    /** What only the rows that are there can tell. */
+    private Optional<Problem> lookUp(Tables tables, Table table, org.pressboard.table.Field field, Value value,
+            @Nullable Long row) {
+        if (field.rules().unique() && sql.fetchExists(DSL.selectOne().from(TableSql.name(table))
+                .where(DSL.condition("{0} = {1}", TableSql.column(field), ValueSql.bound(value)))
+                .and(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).ne(row == null ? -1L : row)))) {
+            return Optional.of(Problem.of("entry.not-unique"));
+        }
+        boolean leadsNowhere = value instanceof Value.Referred referred && !sql.fetchExists(DSL.selectOne()
+                .from(TableSql.name(tables.target(field)))
+                .where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).eq(referred.row())));
+        return leadsNowhere ? Optional.of(Problem.of("entry.no-such-row", tables.target(field).label()))
+                : Optional.empty();
+    }
+
+    /** What another did at the same moment is found out by the database. */
+    private static <T> T guarded(Table table, java.util.function.Supplier<T> change) {
+        try {
+            return change.get();
+        } catch (DataAccessException failed) {
+            switch (String.valueOf(failed.sqlState())) {
+                case "23505" -> throw ProblemsFound.of("row.not-unique", table.label());
+                case "23503" -> throw ProblemsFound.of("row.reference-broken", table.label());
+                default -> throw failed;
+            }
+        } catch (org.springframework.dao.DuplicateKeyException twice) {
+            throw ProblemsFound.of("row.not-unique", table.label());
+        } catch (org.springframework.dao.DataIntegrityViolationException broken) {
+            throw ProblemsFound.of("row.reference-broken", table.label());
+        }
+    }
+
+    /** The problems as such that say at which field they are. */
+    public static Problems named(Table table, Map<FieldKey, Problem> problems) {
+        return new Problems(problems.entrySet().stream().map(entry -> Problem.of("entry.at",
+                table.field(entry.getKey()).label(), entry.getValue().code())).toList());
+    }
+}

@@ -1,0 +1,92 @@
+package org.pressboard.rows;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Locale;
+import org.jooq.DSLContext;
+import org.pressboard.condition.Condition;
+import org.pressboard.condition.Operator;
+import org.pressboard.condition.Standpoint;
+import org.pressboard.grant.Sight;
+import org.pressboard.grant.Visitor;
+import org.pressboard.listing.RowQuery;
+import org.pressboard.listing.SortBy;
+import org.pressboard.sql.TableSql;
+import org.pressboard.table.Field;
+import org.pressboard.table.Table;
+import org.pressboard.table.Tables;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.PlainForm;
+import org.pressboard.value.Row;
+import org.pressboard.value.Value;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Finds rows by what they are called, for whoever picks one. */
+@Component
+public class RowPicker {
+
+    /** So many are offered at once; more words find the others. */
+    public static final int OFFERED = 20;
+
+    private static final int MOST_WORDS = 10;
+    private static final Standpoint NOBODY = new Standpoint(LocalDate.EPOCH, null);
+
+    private final Rows rows;
+    private final DSLContext sql;
+    private final VisitorScope scope;
+
+    RowPicker(Rows rows, DSLContext sql, VisitorScope scope) {
+        this.rows = rows;
+        this.sql = sql;
+        this.scope = scope;
+    }
+
+    /** Among all rows of a table, for those who may see them all. */
+    public List<Value.Referred> find(Tables tables, Table table, String words, Locale language) {
+        return find(Sight.whole(tables, table.key()), Visitor.staff(""), NOBODY, words, language);
+    }
+
+    /** Among the rows of a table that somebody sees. */
+    public List<Value.Referred> find(Sight sight, Visitor visitor, Standpoint standpoint, String words,
+            Locale language) {
+        FieldKey heading = sight.table().headingField().map(Field::key).orElse(null);
+        if (heading == null) {
+            return List.of();
+        }
+        Condition sought = Condition.all(List.of(words.strip().split("\\s+")).stream().limit(MOST_WORDS)
+                .filter(word -> !word.isEmpty() && sight.table().field(heading).type().isText())
+                .map(word -> Condition.compare(heading, Operator.CONTAINS, Value.of(word))).toList());
+        RowQuery query = new RowQuery(sight, visitor, standpoint, sight.rows(sight.table().key()), sought,
+                List.of(SortBy.up(heading)), 1, OFFERED, List.of(heading));
+        return rows.page(query, language).rows().stream()
+                .map(row -> new Value.Referred(row.id(), called(row, heading))).toList();
+    }
+
+    private static String called(Row row, FieldKey heading) {
+        return row.find(heading).map(value -> value instanceof Value.Referred referred ? referred.heading()
+                : PlainForm.write(value)).orElse("");
+    }
+
+    /** What a row is called, for those who may see all; nothing where there is no such row. */
+    @Transactional(readOnly = true)
+    public String heading(Tables tables, Table table, long row) {
+        return headings(Sight.whole(tables, table.key()), Visitor.staff(""), NOBODY, List.of(row)).stream()
+                .map(Value.Referred::heading).findFirst().orElse("");
+    }
+
+    /** What these rows are called, as far as somebody sees them. */
+    @Transactional(readOnly = true)
+    public List<Value.Referred> headings(Sight sight, Visitor visitor, Standpoint standpoint, List<Long> numbers) {
+        Field heading = sight.table().headingField().orElse(null);
+        if (heading == null || numbers.isEmpty()) {
+            return List.of();
+        }
+        scope.enter(visitor, standpoint);
+        TableSql table = TableSql.of(sight, standpoint, Locale.ENGLISH);
+        Picking picking = Picking.whole(table, List.of(heading.key()));
+        return sql.select(picking.columns()).from(table.asTable()).where(table.rowId().in(numbers))
+                .and(table.condition(sight.rows(sight.table().key()))).fetch(picking::row).stream()
+                .map(row -> new Value.Referred(row.id(), called(row, heading.key()))).toList();
+    }
+}

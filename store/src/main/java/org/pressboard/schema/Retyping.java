@@ -1,0 +1,243 @@
+package org.pressboard.schema;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import org.jooq.Cursor;
+import org.jooq.DSLContext;
+import org.jooq.Record;
+import org.jooq.impl.DSL;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.condition.Standpoint;
+import org.pressboard.grant.Sight;
+import org.pressboard.problem.ProblemsFound;
+import org.pressboard.sql.TableSql;
+import org.pressboard.sql.ValueSql;
+import org.pressboard.table.Chosen;
+import org.pressboard.table.Conversion;
+import org.pressboard.table.Field;
+import org.pressboard.table.FieldType;
+import org.pressboard.table.Referring;
+import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+import org.pressboard.table.Tables;
+import org.pressboard.table.Textual;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.PlainForm;
+import org.pressboard.value.Value;
+import org.springframework.stereotype.Component;
+
+/** Carries the values of a field over into another kind. */
+@Component
+public class Retyping {
+
+    private static final int EXAMPLES = 10;
+    private static final int BATCH = 5_000;
+    private static final int MOST_OPTIONS = 100;
+    private static final int MOST_HEADINGS = 200_000;
+    private static final int MOST_MADE = 10_000;
+    private static final Standpoint NOBODY = new Standpoint(java.time.LocalDate.EPOCH, null);
+
+    private final DSLContext sql;
+
+    Retyping(DSLContext sql) {
+        this.sql = sql;
+    }
+
+    /**
+     * How values would go with another kind.
+     *
+     * @param values   how many there are
+     * @param misfits  how many of them do not fit
+     * @param examples the first that do not
+     */
+    public record Preview(long values, long misfits, List<String> examples) {
+    }
+
+    /** Where it points to, of a kind that points somewhere. */
+    static Optional<TableKey> target(FieldType type) {
+        return type instanceof Referring referring ? Optional.of(referring.to()) : Optional.empty();
+    }
+
+    static Optional<Referring.OnRemoval> onRemoval(FieldType type) {
+        return type instanceof Referring referring ? Optional.of(referring.onRemoval()) : Optional.empty();
+    }
+
+    /** A choice that offers nothing yet offers what there is. */
+    FieldType completed(Table table, FieldKey key, FieldType type) {
+        if (!(type instanceof Chosen chosen) || !chosen.options().isEmpty()) {
+            return type;
+        }
+        Set<String> found = new TreeSet<>();
+        TableSql from = TableSql.plain(table);
+        sql.selectDistinct(ValueSql.plainForm(TableSql.column(table.field(key)), table.field(key).type()))
+                .from(from.asTable()).limit(MOST_OPTIONS + 1).forEach(row -> {
+                    if (row.get(0) != null) {
+                        row.get(0).toString().lines().filter(line -> !line.isBlank()).forEach(found::add);
+                    }
+                });
+        if (found.size() > MOST_OPTIONS) {
+            throw ProblemsFound.of("retype.many-options", MOST_OPTIONS);
+        }
+        return chosen.offering(found.stream().map(text -> new Chosen.Option(text, Chosen.Colour.PLAIN)).toList());
+    }
+
+    Preview preview(Tables tables, Table table, FieldKey key, FieldType type) {
+        Field from = table.field(key);
+        Conversion conversion = conversion(tables, from.type(), completed(table, key, type));
+        long[] counts = new long[2];
+        List<String> examples = new ArrayList<>();
+        TableSql source = TableSql.of(Sight.whole(tables, table.key()), NOBODY, Locale.ENGLISH);
+        try (Cursor<? extends Record> rows = sql.select(source.shown(key)).from(source.asTable())
+                .where(source.shown(key).isNotNull()).orderBy(source.rowId()).fetchSize(BATCH).fetchLazy()) {
+            for (Record row : rows) {
+                counts[0]++;
+                Value value = Objects.requireNonNull(ValueSql.fromColumn(row.get(0)));
+                if (conversion.convert(value).isEmpty()) {
+                    counts[1]++;
+                    if (examples.size() < EXAMPLES) {
+                        examples.add(PlainForm.write(value));
+                    }
+                }
+            }
+        }
+        return new Preview(counts[0], counts[1], examples);
+    }
+
+    /** Rows are met by what they are called, whatever case and accents it is written with. */
+    private Conversion conversion(Tables tables, FieldType from, FieldType to) {
+        if (!(to instanceof Referring referring)) {
+            return new Conversion(from, to, Map.of());
+        }
+        Table target = tables.get(referring.to());
+        Map<String, Long> byName = new HashMap<>();
+        meet(tables, target, target.headingField().orElseThrow().key(), byName);
+        if (target.rowKey() != null) {
+            meet(tables, target, target.rowKey(), byName);
+        }
+        if (byName.size() > MOST_HEADINGS) {
+            throw ProblemsFound.of("retype.many-rows", target.label(), MOST_HEADINGS);
+        }
+        return new Conversion(from, to, byName);
+    }
+
+    private void meet(Tables tables, Table target, FieldKey by, Map<String, Long> byName) {
+        TableSql source = TableSql.of(Sight.whole(tables, target.key()), NOBODY, Locale.ENGLISH);
+        sql.select(source.rowId(), source.shown(by)).from(source.asTable()).where(source.shown(by).isNotNull())
+                .orderBy(source.rowId()).limit(MOST_HEADINGS + 1)
+                .forEach(row -> byName.putIfAbsent(Conversion.folded(PlainForm.write(Objects.requireNonNull(
+                        ValueSql.fromColumn(row.get(1))))), row.get(0, Long.class)));
+    }
+
+    /**
+     * Makes a row of the table that is to be pointed to of each text that names none yet.
+     *
+     * @throws ProblemsFound when such rows would need more than a name, or are too many
+     */
+    void makeMissing(Tables tables, Table table, FieldKey key, Referring to) {
+        Table target = tables.get(to.to());
+        Field heading = target.headingField().orElseThrow();
+        boolean needsMore = target.entered().stream()
+                .anyMatch(field -> field.rules().required() && !field.equals(heading));
+        if (needsMore || !(heading.type() instanceof Textual.Text) || !heading.isEntered()) {
+            throw ProblemsFound.of("retype.needs-more", target.label());
+        }
+        Conversion conversion = conversion(tables, table.field(key).type(), to);
+        Map<String, String> missing = new LinkedHashMap<>();
+        TableSql source = TableSql.of(Sight.whole(tables, table.key()), NOBODY, Locale.ENGLISH);
+        sql.selectDistinct(source.shown(key)).from(source.asTable()).where(source.shown(key).isNotNull())
+                .limit(MOST_HEADINGS).forEach(row -> {
+                    String text = PlainForm.write(Objects.requireNonNull(ValueSql.fromColumn(row.get(0)))).strip();
+                    if (!text.isEmpty() && conversion.convert(Value.of(text)).isEmpty()) {
+                        missing.putIfAbsent(Conversion.folded(text), text);
+                    }
+                });
+        if (missing.size() > MOST_MADE) {
+            throw ProblemsFound.of("retype.many-missing", missing.size(), MOST_MADE);
+        }
+        if (!missing.isEmpty()) {
+            sql.execute("insert into {0} ({1}) select unnest({2}::text[])", TableSql.name(target),
+                    DSL.name(heading.key().name()), DSL.val(missing.values().toArray(String[]::new)));
+        }
+    }
+
+    /** Fills the new column of a field with what the values of its former one, now in the bin, come to. */
+    void carryOver(Tables tables, Table table, Field was, Bin.RemovedField kept, Field is, long act) {
+        sql.execute("set local statement_timeout = 0");
+        sql.fetch("select set_config('pressboard.quiet', 'on', true)");
+        Conversion conversion = conversion(tables, was.type(), is.type());
+        List<Long> rows = new ArrayList<>();
+        List<@Nullable String> values = new ArrayList<>();
+        long last = 0;
+        while (last >= 0) {
+            last = batch(tables, table, was, kept, conversion, is, act, last, rows, values);
+        }
+        sql.fetch("select set_config('pressboard.quiet', '', true)");
+    }
+
+    private long batch(Tables tables, Table table, Field was, Bin.RemovedField kept, Conversion conversion, Field is,
+            long act, long after, List<Long> rows, List<@Nullable String> values) {
+        rows.clear();
+        values.clear();
+        long last = -1;
+        for (Record row : former(tables, table, was, kept, after)) {
+            last = row.get(0, Long.class);
+            Value value = Objects.requireNonNull(ValueSql.fromColumn(row.get(1)));
+            Optional<Value> converted = conversion.convert(value);
+            converted.ifPresent(fits -> {
+                rows.add(row.get(0, Long.class));
+                values.add(PlainForm.write(fits));
+            });
+            if (converted.isEmpty()) {
+                rememberMisfit(table, is, act, last, value);
+            }
+        }
+        if (!rows.isEmpty()) {
+            fill(table, is, rows, values);
+        }
+        return last;
+    }
+
+    /** What the former values are; of references, what the rows are called. */
+    private List<? extends Record> former(Tables tables, Table table, Field was, Bin.RemovedField kept, long after) {
+        org.jooq.Field<?> column = DSL.field(DSL.name(kept.column()), ValueSql.columnType(was.type()));
+        org.jooq.Field<Long> rowId = DSL.field(DSL.name(TableSql.ROW_ID), Long.class);
+        org.jooq.Field<?> value = column;
+        if (was.type() instanceof Referring referring) {
+            Table target = tables.get(referring.to());
+            TableSql named = TableSql.of(Sight.whole(tables, target.key()), NOBODY, Locale.ENGLISH);
+            value = DSL.field("(select {0} from {1} where {2} = referred)", String.class,
+                    named.shown(target.headingField().orElseThrow().key()), named.asTable(), named.rowId());
+            return sql.select(rowId, value).from(DSL.table("(select {0}, {1} as referred from {2}) held", rowId, column,
+                    TableSql.name(table))).where(rowId.gt(after)).and(DSL.condition("referred is not null"))
+                    .orderBy(rowId).limit(BATCH).fetch();
+        }
+        return sql.select(rowId, value).from(TableSql.name(table)).where(rowId.gt(after)).and(column.isNotNull())
+                .orderBy(rowId).limit(BATCH).fetch();
+    }
+
+    private void fill(Table table, Field field, List<Long> rows, List<@Nullable String> values) {
+        String type = ValueSql.columnType(field.type()).getCastTypeName(sql.configuration());
+        sql.execute("update {0} kept set {1} = " + (HostedTables.isSeveral(field)
+                        ? "string_to_array(given.value, E'\\n')" : "given.value::" + type)
+                        + " from unnest({2}::bigint[], {3}::text[]) given (id, value) where kept.row_id = given.id",
+                TableSql.name(table), DSL.name(field.key().name()), DSL.val(rows.toArray(Long[]::new)),
+                DSL.val(values.stream().map(text -> field.type() instanceof FieldType.YesNo
+                        ? String.valueOf("yes".equals(text)) : text).toArray(String[]::new)));
+    }
+
+    private void rememberMisfit(Table table, Field field, long act, long row, Value value) {
+        sql.execute("insert into pressboard.history (act_id, table_key, verb, row_id, before, after) values "
+                        + "({0}, {1}, 'CHANGED', {2}, jsonb_build_object({3}::text, {4}::text), "
+                        + "jsonb_build_object({3}::text, null))",
+                DSL.val(act), DSL.val(table.key().name()), DSL.val(row), DSL.val(field.key().name()),
+                DSL.val(PlainForm.write(value)));
+    }
+}

@@ -1,0 +1,345 @@
+package org.pressboard.schema;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.DraftedPage;
+import org.pressboard.change.ChangeFeed;
+import org.pressboard.history.Act;
+import org.pressboard.history.Acts;
+import org.pressboard.history.Author;
+import org.pressboard.problem.ProblemsFound;
+import org.pressboard.table.Computed;
+import org.pressboard.table.Field;
+import org.pressboard.table.FieldType;
+import org.pressboard.table.Fields;
+import org.pressboard.table.Referring;
+import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+import org.pressboard.table.Tables;
+import org.pressboard.value.FieldKey;
+import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Makes tables and changes what they are: definition and columns change together or not at all, and each change is an act
+ * that can be taken back.
+ *
+ * <p>What must not be, such as a circle of computed fields, is refused with {@link ProblemsFound}; nothing is changed
+ * then.
+ */
+@Component
+public class TableChanges {
+
+    private final Catalog catalog;
+    private final HostedTables hosted;
+    private final TallyUpkeep tallies;
+    private final Bin bin;
+    private final Retyping retyping;
+    private final Indexes indexes;
+    private final Acts acts;
+    private final ChangeFeed changes;
+
+    TableChanges(Catalog catalog, HostedTables hosted, TallyUpkeep tallies, Bin bin, Retyping retyping, Indexes indexes,
+            Acts acts, ChangeFeed changes) {
+        this.catalog = catalog;
+        this.hosted = hosted;
+        this.tallies = tallies;
+        this.bin = bin;
+        this.retyping = retyping;
+        this.indexes = indexes;
+        this.acts = acts;
+        this.changes = changes;
+    }
+
+    /** Makes an empty table. */
+    @Transactional
+    public Table make(String label, Fields fields, Author author) {
+        Table table = new Table(TableKey.from(label, catalog.tableKeys()), label, fields);
+        Table settled = catalog.tables().with(table).get(table.key());
+        acts.begin(author, Act.What.TABLE_MADE, table.key(), Act.Details.of(label));
+        hosted.create(settled);
+        catalog.addTable(settled);
+        return settled;
+    }
+
+    /** Adds a field behind all others. */
+    @Transactional
+    public void addField(TableKey key, Field field, Author author) {
+        Table before = get(key);
+        List<Field> fields = new ArrayList<>(before.fields().all());
+        fields.add(field);
+        redefine(before, before.with(new Fields(fields)), Act.What.FIELD_ADDED, field.label(), author);
+    }
+
+    /**
+     * Gives the table that definition: names, order, rules and how rows are known. Its fields must be those that it has,
+     * and of the kinds that they are, but for details of these.
+     */
+    @Transactional
+    public void change(Table after, Author author) {
+        redefine(get(after.key()), after, Act.What.TABLE_CHANGED, "", author);
+    }
+
+    /** Changes one field, but not its kind. */
+    @Transactional
+    public void changeField(TableKey key, Field field, Author author) {
+        Table before = get(key);
+        redefine(before, before.changing(field.key(), it -> field), Act.What.FIELD_CHANGED, field.label(), author);
+    }
+
+    /**
+     * Changes a choice some of whose options are called otherwise from now on, in all rows that have them.
+     *
+     * @param renamed the new texts of options by their former ones
+     */
+    @Transactional
+    public void changeOptions(TableKey key, Field field, Map<String, String> renamed, Author author) {
+        changeField(key, field, author);
+        Table table = get(key);
+        renamed.forEach((was, is) -> hosted.rename(table, field, was, is));
+    }
+
+    /** Removes a field; its values wait in the bin. */
+    @Transactional
+    public void removeField(TableKey key, FieldKey field, Author author) {
+        Table before = get(key);
+        List<Field> left = before.fields().stream().filter(each -> !each.key().equals(field)).toList();
+        redefine(before, before.with(new Fields(left)), Act.What.FIELD_REMOVED, before.field(field).label(), author);
+    }
+
+    /** Puts a field back from the bin, with its values; under its key no other may be. */
+    @Transactional
+    public void putBackField(TableKey key, long removed, Author author) {
+        Table before = get(key);
+        Bin.RemovedField found = bin.fields(key).stream().filter(each -> each.id() == removed).findFirst()
+                .orElseThrow(() -> ProblemsFound.of("bin.gone"));
+        if (before.fields().has(found.field().key())) {
+            throw ProblemsFound.of("bin.key-taken", before.field(found.field().key()).label());
+        }
+        List<Field> fields = new ArrayList<>(before.fields().all());
+        fields.add(Math.min(found.place(), fields.size()), found.field());
+        Table after = settled(before.with(new Fields(fields)));
+        long act = acts.begin(author, Act.What.PUT_BACK, key, new Act.Details(found.field().label(), before, after));
+        apply(before, after, act, found.act());
+    }
+
+    /** How the values of a field would go with another kind. */
+    @Transactional(readOnly = true)
+    public Retyping.Preview preview(TableKey key, FieldKey field, FieldType type) {
+        return retyping.preview(catalog.tables(), get(key), field, type);
+    }
+
+    /** Makes a field one of another kind. Values that do not fit are left out, and stay in the history. */
+    @Transactional
+    public void retype(TableKey key, FieldKey field, FieldType type, Author author) {
+        retype(key, field, type, false, author);
+    }
+
+    /**
+     * The same.
+     *
+     * @param makeMissing whether texts that name no row of the table pointed to become new rows of it
+     */
+    @Transactional
+    public void retype(TableKey key, FieldKey field, FieldType type, boolean makeMissing, Author author) {
+        Table before = get(key);
+        if (makeMissing && type instanceof Referring referring) {
+            acts.begin(author, Act.What.ROWS_MADE, referring.to(), Act.Details.of(before.label()));
+            retyping.makeMissing(catalog.tables(), before, field, referring);
+        }
+        Field kind = before.field(field).of(retyping.completed(before, field, type)).with(
+                org.pressboard.table.Rules.NONE.requiring(before.field(field).rules().required())).starting(null);
+        Table after = before.changing(field, it -> kind);
+        redefine(before, after, Act.What.FIELD_RETYPED, before.field(field).label(), author);
+    }
+
+    /** Puts the table into the bin, with its rows; its listings are not shown until it is put back. */
+    @Transactional
+    public void remove(TableKey key, Author author) {
+        Table table = get(key);
+        Tables tables = catalog.tables();
+        List<Tables.Reference> from = tables.referringTo(key).stream()
+                .filter(reference -> !reference.from().key().equals(key)).toList();
+        if (!from.isEmpty()) {
+            throw ProblemsFound.of("table.referred", table.label(), from.getFirst().by().label(),
+                    from.getFirst().from().label());
+        }
+        tables.talliesOf(key).stream().findFirst().ifPresent(tally -> {
+            throw ProblemsFound.of("table.tallied", table.label(), tally.by().label(), tally.from().label());
+        });
+        indexes.giveWay();
+        acts.begin(author, Act.What.TABLE_REMOVED, key, Act.Details.of(table.label()));
+        hosted.bin(table);
+        catalog.binTable(key);
+        changes.tableRemoved(key);
+    }
+
+    /** Puts a table back from the bin. */
+    @Transactional
+    public void putBack(TableKey key, Author author) {
+        if (catalog.removedTables().keySet().stream().noneMatch(table -> table.key().equals(key))) {
+            throw ProblemsFound.of("bin.gone");
+        }
+        acts.begin(author, Act.What.PUT_BACK, key, Act.Details.of(""));
+        catalog.putBackTable(key);
+        Tables tables = catalog.tables();
+        Table table = tables.get(key);
+        hosted.putBack(table);
+        table.fields().stream().filter(field -> field.computed() instanceof Computed.Tally)
+                .forEach(field -> tallies.begin(tables, table, field));
+        changes.tableRemoved(key);
+    }
+
+    /**
+     * Takes back a change of a definition, if nothing was changed after it.
+     *
+     * @throws ProblemsFound when it is not as that change left it
+     */
+    @Transactional
+    public void undo(TableKey key, Act act, Author author) {
+        Table now = get(key);
+        Table before = act.details().before();
+        Table after = act.details().after();
+        if (before == null || after == null || act.isUndone() || !now.equals(settled(after))) {
+            throw ProblemsFound.of("undo.changed-since");
+        }
+        long id = acts.undoing(act, author, key, new Act.Details(act.details().name(), now, before));
+        apply(now, settled(before), id, act.id());
+    }
+
+    private Table settled(Table table) {
+        return catalog.tables().with(table).get(table.key());
+    }
+
+    /** Where a field is used: what would be broken without it, and on which pages it is shown. */
+    @Transactional(readOnly = true)
+    public Uses uses(TableKey key, FieldKey field) {
+        Tables tables = catalog.tables();
+        List<String> pages = catalog.pages().values().stream().map(DraftedPage::draft)
+                .filter(page -> page.listings().stream().anyMatch(listing -> listing.table().equals(key)
+                        && listing.show().contains(field))).map(page -> "/" + page.key()).toList();
+        return new Uses(tables.usersOf(key, field), pages, hosted.filled(get(key), field));
+    }
+
+    /**
+     * @param computed the computed fields that need it
+     * @param pages    the addresses of pages that show it
+     * @param values   how many rows have a value in it
+     */
+    public record Uses(List<Tables.Reference> computed, List<String> pages, long values) {
+    }
+
+    private Table get(TableKey key) {
+        return catalog.table(key).orElseThrow(() -> ProblemsFound.of("not-there.table"));
+    }
+
+    private void redefine(Table before, Table wanted, Act.What what, String name, Author author) {
+        Set<FieldKey> gone = new java.util.HashSet<>(before.fields().stream().map(Field::key).toList());
+        wanted.fields().forEach(field -> gone.remove(field.key()));
+        refuseUsed(before, gone);
+        Table after = settled(wanted);
+        if (after.equals(before)) {
+            return;
+        }
+        long act = acts.begin(author, what, before.key(), new Act.Details(name, before, after));
+        apply(before, after, act, null);
+    }
+
+    private void refuseUsed(Table table, Set<FieldKey> gone) {
+        Tables tables = catalog.tables();
+        for (FieldKey key : gone) {
+            tables.usersOf(table.key(), key).stream()
+                    .filter(use -> !(use.from().key().equals(table.key()) && gone.contains(use.by().key())))
+                    .findFirst().ifPresent(use -> {
+                        throw ProblemsFound.of("field.used", table.field(key).label(), use.by().label(),
+                                use.from().label());
+                    });
+        }
+    }
+
+    /**
+     * Makes columns and catalog say what the definition says.
+     *
+     * @param takenBack the act whose removed columns come back; {@code null}: none do
+     */
+    private void apply(Table before, Table after, long act, @Nullable Long takenBack) {
+        indexes.giveWay();
+        Tables tables = catalog.tables().with(after);
+        for (Field field : before.fields()) {
+            Field now = after.fields().find(field.key()).orElse(null);
+            if (now == null || !isSameColumn(field, now)) {
+                takeAway(before, field, act);
+            }
+        }
+        for (Field field : after.fields()) {
+            Field was = before.fields().find(field.key()).orElse(null);
+            if (was == null || !isSameColumn(was, field)) {
+                bringIn(tables, after, field, was, act, takenBack);
+            } else {
+                adjust(after, was, field);
+            }
+        }
+        hosted.describe(after);
+        catalog.define(after);
+        changes.tableRemoved(after.key());
+    }
+
+    private static boolean isSameColumn(Field one, Field other) {
+        return one.isColumn() == other.isColumn() && Objects.equals(tally(one), tally(other))
+                && (!one.isColumn() || (one.type().getClass() == other.type().getClass()
+                && Retyping.target(one.type()).equals(Retyping.target(other.type()))));
+    }
+
+    private static @Nullable Computed tally(Field field) {
+        return field.computed() instanceof Computed.Tally tally ? tally : null;
+    }
+
+    private void takeAway(Table table, Field field, long act) {
+        if (field.computed() instanceof Computed.Tally) {
+            tallies.end(table, field);
+            hosted.dropColumn(table, field);
+        } else if (field.isEntered()) {
+            bin.keep(table, field, act);
+        }
+    }
+
+    private void bringIn(Tables tables, Table table, Field field, @Nullable Field was, long act,
+            @Nullable Long takenBack) {
+        if (field.computed() instanceof Computed.Tally) {
+            hosted.addColumn(table, field);
+            tallies.begin(tables, table, field);
+        } else if (field.isEntered()) {
+            Bin.RemovedField kept = bin.fields(table.key()).stream().filter(removed -> Objects.equals(removed.act(), takenBack)
+                    && removed.field().key().equals(field.key())).findFirst().orElse(null);
+            if (kept != null) {
+                bin.restore(table, kept);
+            } else {
+                hosted.addColumn(table, field);
+                if (was != null && was.isEntered()) {
+                    retyping.carryOver(tables, table, was, bin.find(table.key(), field.key()).orElseThrow(), field, act);
+                }
+            }
+        }
+    }
+
+    private void adjust(Table table, Field was, Field is) {
+        if (was.rules().unique() && !is.rules().unique()) {
+            hosted.dropUnique(table, is);
+        } else if (!was.rules().unique() && is.rules().unique()) {
+            try {
+                hosted.addUnique(table, is);
+            } catch (DataIntegrityViolationException | org.jooq.exception.DataAccessException twice) {
+                throw ProblemsFound.of("field.not-unique", is.label());
+            }
+        }
+        if (is.isEntered() && !Retyping.onRemoval(was.type()).equals(Retyping.onRemoval(is.type()))) {
+            hosted.rebindReference(table, is);
+        }
+    }
+}

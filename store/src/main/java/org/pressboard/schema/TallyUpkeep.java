@@ -1,0 +1,156 @@
+package org.pressboard.schema;
+
+import java.util.List;
+import java.util.Locale;
+import org.jooq.DSLContext;
+import org.jooq.Name;
+import org.jooq.QueryPart;
+import org.jooq.conf.SettingsTools;
+import org.jooq.conf.StatementType;
+import org.jooq.impl.DSL;
+import org.pressboard.sql.OperandSql;
+import org.pressboard.sql.TableSql;
+import org.pressboard.sql.ValueSql;
+import org.pressboard.table.Computed;
+import org.pressboard.table.Table;
+import org.pressboard.table.Tables;
+import org.springframework.stereotype.Component;
+
+/**
+ * Keeps tallies up to date: each is a column of its table that a function of the database works out anew for the rows
+ * whose referring rows change, in the same transaction. So a tally can be shown, sorted and searched by like any column,
+ * and shows everybody the same. All within the caller's transaction.
+ */
+@Component
+class TallyUpkeep {
+
+    private final DSLContext sql;
+
+    TallyUpkeep(DSLContext sql) {
+        this.sql = sql;
+    }
+
+    /** Begins to keep a tally, whose column is there, and works it out for all rows. */
+    void begin(Tables tables, Table table, org.pressboard.table.Field field) {
+        Computed.Tally tally = (Computed.Tally) field.computed();
+        Table referring = tables.get(tally.table());
+        Name function = DSL.name("pressboard", name(table, field));
+        DSL.using(sql.configuration().derive(SettingsTools.clone(sql.settings())
+                .withStatementType(StatementType.STATIC_STATEMENT))).execute("""
+                create or replace function {0}(concerned bigint[]) returns void language plpgsql
+                security definer set search_path = pg_catalog, pg_temp as $tally$
+                declare was_quiet text := current_setting('pressboard.quiet', true);
+                begin
+                    perform 1 from {1} where row_id = any(concerned) order by row_id for update;
+                    perform set_config('pressboard.quiet', 'on', true);
+                    update {1} kept set {2} = worked.value from (
+                        select own.row_id, {3} as value from {1} own where own.row_id = any(concerned)) worked
+                    where kept.row_id = worked.row_id and kept.{2} is distinct from worked.value;
+                    perform set_config('pressboard.quiet', coalesce(was_quiet, ''), true);
+                end $tally$""", function, TableSql.name(table), DSL.name(field.key().name()),
+                expression(field, tally, referring));
+        sql.execute("revoke execute on function {0}(bigint[]) from public", function);
+        watch(table, field, tally, referring);
+        workOut(table, field);
+    }
+
+    /** Works the tally out for all rows of its table. */
+    void workOut(Table table, org.pressboard.table.Field field) {
+        sql.fetch("select {0}((select array_agg(row_id) from {1}))", DSL.name("pressboard", name(table, field)),
+                TableSql.name(table));
+    }
+
+    /** What the rows that refer to "own" come to. */
+    QueryPart expression(org.pressboard.table.Field field, Computed.Tally tally, Table referring) {
+        TableSql from = TableSql.alone(referring, Locale.ENGLISH, new OperandSql.ByClock());
+        QueryPart rows = DSL.sql("from {0} where {1} = own.row_id and ({2})", TableSql.name(referring),
+                DSL.name(referring.key().name(), tally.by().name()), from.condition(tally.where()));
+        QueryPart of = tally.field() == null ? DSL.sql("*") : DSL.name(referring.key().name(), tally.field().name());
+        QueryPart outcome = switch (tally.measure()) {
+            case COUNT -> DSL.sql("(select count({0}) {1})", of, rows);
+            case SUM -> DSL.sql("(select coalesce(sum({0}), 0) {1})", of, rows);
+            case AVERAGE -> DSL.sql("(select avg({0}) {1})", of, rows);
+            case LEAST -> DSL.sql("(select min({0}) {1})", of, rows);
+            case GREATEST -> DSL.sql("(select max({0}) {1})", of, rows);
+            case FIRST -> byOrder(of, rows, referring, tally, "asc");
+            case LAST -> byOrder(of, rows, referring, tally, "desc");
+        };
+        QueryPart typed = DSL.sql("({0})::{1}", outcome,
+                DSL.sql(ValueSql.columnType(field.type()).getCastTypeName(sql.configuration())));
+        return floored(tally.from() == null ? typed
+                : DSL.sql("({0} - {1})", DSL.name("own", tally.from().name()), typed), tally.floor());
+    }
+
+    private static QueryPart byOrder(QueryPart of, QueryPart rows, Table referring, Computed.Tally tally, String way) {
+        Name order = DSL.name(referring.key().name(), java.util.Objects.requireNonNull(tally.order()).name());
+        Name number = DSL.name(referring.key().name(), TableSql.ROW_ID);
+        return DSL.sql("(select {0} {1} and {0} is not null order by {2} {3} nulls last, {4} {3} limit 1)", of, rows,
+                order, DSL.keyword(way), number);
+    }
+
+    /** Where nothing comes out, the floor is what is left. */
+    private static QueryPart floored(QueryPart outcome, Computed.Floor floor) {
+        if (floor.number() != null) {
+            return DSL.sql("greatest({0}, {1})", outcome, ValueSql.bound(floor.number()));
+        }
+        return floor.field() == null ? outcome
+                : DSL.sql("greatest({0}, {1})", outcome, DSL.name("own", floor.field().name()));
+    }
+
+    /** Rows that refer are added, changed or removed; rows referred to are added, or their floor changes. */
+    private void watch(Table table, org.pressboard.table.Field field, Computed.Tally tally, Table referring) {
+        Name by = DSL.name(tally.by().name());
+        trigger(table, field, referring, "added", "insert", "referencing new table as became",
+                DSL.sql("select {0} as concerned from became", by));
+        trigger(table, field, referring, "altered", "update", "referencing old table as was new table as became",
+                DSL.sql("select unnest(array[was.{0}, became.{0}]) as concerned from was join became using (row_id) "
+                        + "where to_jsonb(was) is distinct from to_jsonb(became)", by));
+        trigger(table, field, referring, "removed", "delete", "referencing old table as was",
+                DSL.sql("select {0} as concerned from was", by));
+        trigger(table, field, table, "begun", "insert", "referencing new table as became",
+                DSL.sql("select row_id as concerned from became"));
+        if (!tally.uses().isEmpty()) {
+            List<org.jooq.Condition> differ = tally.uses().stream().map(used ->
+                    DSL.condition("was.{0} is distinct from became.{0}", DSL.name(used.name()))).toList();
+            trigger(table, field, table, "floored", "update", "referencing old table as was new table as became",
+                    DSL.sql("select row_id as concerned from was join became using (row_id) where {0}", DSL.or(differ)));
+        }
+    }
+
+    private void trigger(Table table, org.pressboard.table.Field field, Table on, String when, String event,
+            String transition, QueryPart concerned) {
+        Name function = DSL.name("pressboard", name(table, field) + "_" + when);
+        sql.execute("""
+                create or replace function {0}() returns trigger language plpgsql
+                security definer set search_path = pg_catalog, pg_temp as $tally$
+                declare touched bigint[];
+                begin
+                    select array_agg(distinct concerned) into touched from ({1}) c where concerned is not null;
+                    if touched is not null then
+                        perform {2}(touched);
+                    end if;
+                    return null;
+                end $tally$""", function, concerned, DSL.name("pressboard", name(table, field)));
+        sql.execute("revoke execute on function {0}() from public", function);
+        sql.execute("create or replace trigger {0} after {1} on {2} {3} for each statement execute function {4}()",
+                DSL.name(name(table, field) + "_" + when), DSL.keyword(event), TableSql.name(on),
+                DSL.keyword(transition), function);
+    }
+
+    /** Stops keeping a tally; its column is left as it is. */
+    void end(Table table, org.pressboard.table.Field field) {
+        for (String when : new String[] {"_added", "_altered", "_removed", "_begun", "_floored"}) {
+            sql.execute("drop function if exists {0}() cascade", DSL.name("pressboard", name(table, field) + when));
+        }
+        sql.execute("drop function if exists {0}(bigint[])", DSL.name("pressboard", name(table, field)));
+    }
+
+    /** Stops keeping all tallies of a table. */
+    void stopOf(Table table) {
+        table.fields().stream().filter(field -> field.computed() instanceof Computed.Tally)
+                .forEach(field -> end(table, field));
+    }
+
+    private static String name(Table table, org.pressboard.table.Field field) {
+        return IndexName.of(table, field.key(), "tally");
+    }}

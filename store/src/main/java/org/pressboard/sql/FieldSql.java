@@ -1,0 +1,124 @@
+package org.pressboard.sql;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jooq.Collation;
+import org.jooq.Condition;
+import org.jooq.Field;
+import org.jooq.impl.DSL;
+import org.jooq.impl.SQLDataType;
+import org.pressboard.grant.Sight;
+import org.pressboard.table.Computed;
+import org.pressboard.table.FieldType;
+import org.pressboard.table.Table;
+import org.pressboard.value.FieldKey;
+
+/**
+ * What fields come to in a row, as expressions of one query. What a reference leads to counts as far as whoever asks may
+ * see it; where they may not, it is as if nothing were there.
+ */
+final class FieldSql {
+
+    private final Sight sight;
+    private final Joins joins;
+    private final OperandSql operands;
+    private final Collation collation;
+
+    FieldSql(Sight sight, Joins joins, OperandSql operands, Collation collation) {
+        this.sight = sight;
+        this.joins = joins;
+        this.operands = operands;
+        this.collation = collation;
+    }
+
+    /** What is read: for a reference, what the row referred to is called. */
+    Field<?> shown(Joins.Place place, org.pressboard.table.Field field) {
+        return switch (field.computed()) {
+            case null -> isReference(field) ? heading(place, field) : column(place, field);
+            case Computed.Tally tally -> column(place, field);
+            case Computed.Borrowed borrowed -> borrowed(place, borrowed, true);
+            case Computed.Composed composed -> composed(place, composed);
+        };
+    }
+
+    /** What tells the value from others: of a reference, the number of the row. */
+    Field<?> told(Joins.Place place, org.pressboard.table.Field field) {
+        if (!isReference(field)) {
+            return shown(place, field);
+        }
+        return field.computed() instanceof Computed.Borrowed borrowed ? borrowed(place, borrowed, false)
+                : rowReferredTo(place, field);
+    }
+
+    /** The column of a field that has one. */
+    static Field<?> column(Joins.Place place, org.pressboard.table.Field field) {
+        return DSL.field(place.column(field.key().name()), ValueSql.columnType(field.type()));
+    }
+
+    /** Texts in the order of the language. */
+    @SuppressWarnings("unchecked")
+    Field<?> collated(Field<?> field) {
+        return TableSql.isText(field) ? ((Field<String>) field).collate(collation) : field;
+    }
+
+    private static boolean isReference(org.pressboard.table.Field field) {
+        return field.type().held() == FieldType.Held.ROW;
+    }
+
+    /** Where all rows referred to are seen, the reference itself tells; no row need be looked at. */
+    private Field<?> rowReferredTo(Joins.Place place, org.pressboard.table.Field reference) {
+        boolean isOpen = sight.rows(sight.tables().target(reference).key())
+                .equals(org.pressboard.condition.Condition.ALWAYS);
+        return isOpen ? column(place, reference) : DSL.field(through(place, reference).column(TableSql.ROW_ID), Long.class);
+    }
+
+    private Field<?> heading(Joins.Place place, org.pressboard.table.Field reference) {
+        Joins.Place there = through(place, reference);
+        org.pressboard.table.Field heading = there.table().headingField().orElseThrow(
+                () -> new IllegalStateException("Nothing names the rows of " + there.table().key()));
+        Field<?> shown = shown(there, heading);
+        return TableSql.isText(shown) ? shown
+                : ValueSql.plainForm(shown, heading.type()).cast(SQLDataType.CLOB);
+    }
+
+    private Field<?> borrowed(Joins.Place place, Computed.Borrowed borrowed, boolean isShown) {
+        Joins.Place at = place;
+        for (FieldKey key : borrowed.through()) {
+            at = through(at, at.table().field(key));
+        }
+        org.pressboard.table.Field field = at.table().field(borrowed.field());
+        return isShown ? shown(at, field) : told(at, field);
+    }
+
+    /** Nothing where none of its fields has anything. */
+    private Field<?> composed(Joins.Place place, Computed.Composed composed) {
+        List<Field<?>> pieces = new ArrayList<>();
+        List<Condition> filled = new ArrayList<>();
+        for (Computed.Part part : composed.parts()) {
+            switch (part) {
+                case Computed.Part.Words(String text) -> pieces.add(DSL.inline(text));
+                case Computed.Part.OfField(FieldKey key) -> {
+                    org.pressboard.table.Field field = place.table().field(key);
+                    Field<?> shown = shown(place, field);
+                    pieces.add(DSL.coalesce(ValueSql.plainForm(shown, field.type()).cast(SQLDataType.CLOB), ""));
+                    filled.add(shown.isNotNull());
+                }
+            }
+        }
+        Field<String> text = DSL.concat(pieces.toArray(Field<?>[]::new)).cast(SQLDataType.CLOB);
+        return filled.isEmpty() ? text : DSL.when(DSL.or(filled), text);
+    }
+
+    private Joins.Place through(Joins.Place place, org.pressboard.table.Field reference) {
+        Table target = sight.tables().target(reference);
+        org.pressboard.condition.Condition seen = sight.rows(target.key());
+        return joins.through(place, reference.key(), target, to -> DSL
+                .condition("{0} = {1}", DSL.field(to.column(TableSql.ROW_ID)), rowOf(place, reference))
+                .and(new ConditionSql(this, to, operands).of(seen)));
+    }
+
+    /** A reference may itself be borrowed. */
+    private Field<?> rowOf(Joins.Place place, org.pressboard.table.Field reference) {
+        return reference.isEntered() ? column(place, reference) : told(place, reference);
+    }
+}

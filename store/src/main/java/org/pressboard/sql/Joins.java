@@ -1,0 +1,73 @@
+package org.pressboard.sql;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import org.jooq.Condition;
+import org.jooq.Context;
+import org.jooq.Name;
+import org.jooq.QueryPart;
+import org.jooq.impl.CustomQueryPart;
+import org.jooq.impl.DSL;
+import org.pressboard.table.Table;
+import org.pressboard.value.FieldKey;
+
+/**
+ * A table together with the rows that its references lead to, as far as a query turns out to need them: whatever
+ * expression goes through a reference joins what it points to, once. Read when the query is rendered.
+ */
+final class Joins extends CustomQueryPart {
+
+    private record Step(Place from, FieldKey through) {
+    }
+
+    private record Join(Place to, Condition on) {
+    }
+
+    private final transient Map<Step, Join> joined = new LinkedHashMap<>();
+    private final transient QueryPart root;
+
+    /** A table under the name that it has in a query. */
+    record Place(Table table, String alias) {
+
+        Name column(String name) {
+            return DSL.name(alias, name);
+        }
+    }
+
+    /** How rows of a table under that name are found: their number, and that they may be seen. */
+    interface Meeting {
+
+        Condition at(Place to);
+    }
+
+    Joins(QueryPart root) {
+        this.root = root;
+    }
+
+    /** The same joins of other rows of the same table, under the same name. */
+    Joins over(QueryPart rows) {
+        Joins same = new Joins(rows);
+        same.joined.putAll(joined);
+        return same;
+    }
+
+    /** Where a reference leads to; joined when it is not yet. */
+    Place through(Place from, FieldKey reference, Table target, Meeting meeting) {
+        Step step = new Step(from, reference);
+        Join known = joined.get(step);
+        if (known == null) {
+            Place to = new Place(target, ">" + (joined.size() + 1));
+            Condition on = meeting.at(to);
+            known = new Join(to, on);
+            joined.put(step, known);
+        }
+        return known.to;
+    }
+
+    @Override
+    public void accept(Context<?> context) {
+        context.visit(root);
+        joined.values().forEach(join -> context.sql(" left join ").visit(TableSql.name(join.to.table())).sql(" as ")
+                .visit(DSL.name(join.to.alias())).sql(" on (").visit(join.on).sql(")"));
+    }
+}

@@ -1,0 +1,119 @@
+package org.pressboard.desk.table;
+
+import java.util.List;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.table.Attached;
+import org.pressboard.table.Chosen;
+import org.pressboard.table.Field;
+import org.pressboard.table.FieldType;
+import org.pressboard.table.Numeric;
+import org.pressboard.table.Referring;
+import org.pressboard.table.Temporal;
+import org.pressboard.table.Textual;
+import org.pressboard.value.PlainForm;
+import org.pressboard.value.Value;
+import org.pressboard.value.WrittenForm;
+
+/**
+ * A field as somebody fills it in.
+ *
+ * @param text    what stands in it, as it is typed; of a row referred to, its number
+ * @param shown   of a row referred to, what it is called
+ * @param was     what was there when it was opened, in plain form
+ * @param problem what is wrong with what was typed; empty: nothing
+ * @param theirs  what somebody else put there meanwhile, as it is written; {@code null}: nobody did
+ */
+record Control(Field field, Kind kind, String text, String shown, String was, String problem, @Nullable String theirs) {
+
+    /** With what it is filled in. */
+    enum Kind { LINE, AREA, NUMBER, EMAIL, LINK, PHONE, DATE, MOMENT, TIME, YES_NO, CHOICE, CHOICES, RATING, ROW }
+
+    static Kind kind(FieldType type) {
+        return switch (type) {
+            case Textual.Text text -> Kind.LINE;
+            case Textual.LongText text -> Kind.AREA;
+            case Textual.FormattedText text -> Kind.AREA;
+            case Textual.Email email -> Kind.EMAIL;
+            case Textual.Link link -> Kind.LINK;
+            case Textual.Phone phone -> Kind.PHONE;
+            case Numeric.Rating rating -> Kind.RATING;
+            case Numeric numeric -> Kind.NUMBER;
+            case Temporal.Date date -> Kind.DATE;
+            case Temporal.DateTime moment -> Kind.MOMENT;
+            case Temporal.TimeOfDay time -> Kind.TIME;
+            case FieldType.YesNo yesNo -> Kind.YES_NO;
+            case Chosen.Choice choice -> Kind.CHOICE;
+            case Chosen.Choices choices -> Kind.CHOICES;
+            case Referring referring -> Kind.ROW;
+            case Attached.Picture picture -> Kind.LINE;
+        };
+    }
+
+    static Control of(Field field, @Nullable Value value, WrittenForm language) {
+        String plain = value == null ? "" : PlainForm.write(value);
+        String shown = value instanceof Value.Referred referred ? referred.heading() : "";
+        return new Control(field, kind(field.type()), typed(field, value, language), shown, plain, "", null);
+    }
+
+    /** As somebody would type it: numbers with the language's mark, everything else as controls of browsers send it. */
+    private static String typed(Field field, @Nullable Value value, WrittenForm language) {
+        if (value == null) {
+            return "";
+        }
+        return field.type() instanceof Numeric ? language.ungrouped(Numeric.number(value)) : PlainForm.write(value);
+    }
+
+    Control with(String typed, String wasThen) {
+        return new Control(field, kind, typed, shown, wasThen, problem, theirs);
+    }
+
+    Control wrong(String sentence) {
+        return new Control(field, kind, text, shown, was, sentence, theirs);
+    }
+
+    /** Somebody else put that there; whoever keeps theirs now does so knowingly. */
+    Control meanwhile(@Nullable Value now, WrittenForm language) {
+        String written = now == null ? "" : field.type().write(now, language);
+        return new Control(field, kind, text, shown, now == null ? "" : PlainForm.write(now), problem, written);
+    }
+
+    public String name() {
+        return "v." + field.key();
+    }
+
+    public List<Chosen.Option> options() {
+        return field.type() instanceof Chosen chosen ? chosen.options() : List.of();
+    }
+
+    public boolean has(String option) {
+        return text.lines().anyMatch(option::equals);
+    }
+
+    /** What is picked but not offered any more. */
+    public List<String> others() {
+        return text.lines().filter(line -> options().stream().noneMatch(option -> option.text().equals(line))).toList();
+    }
+
+    public int marks() {
+        return field.type() instanceof Numeric.Rating rating ? rating.most() : 0;
+    }
+
+    /** The unit or currency behind a number. */
+    public String unit() {
+        return field.type() instanceof Numeric.Money money ? money.currency()
+                : field.type() instanceof Numeric.Percent ? "%" : field.unit();
+    }
+
+    public boolean isFormatted() {
+        return field.type() instanceof Textual.FormattedText;
+    }
+
+    public boolean isWide() {
+        return kind == Kind.AREA || kind == Kind.CHOICES;
+    }
+
+    static String joined(List<String> texts) {
+        return texts.stream().filter(text -> !text.isEmpty()).collect(Collectors.joining("\n"));
+    }
+}

@@ -1,0 +1,150 @@
+package org.pressboard.desk.table;
+
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.table.Attached;
+import org.pressboard.table.Chosen;
+import org.pressboard.table.Computed;
+import org.pressboard.table.Field;
+import org.pressboard.table.FieldType;
+import org.pressboard.table.Numeric;
+import org.pressboard.table.Referring;
+import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+import org.pressboard.table.Tables;
+import org.pressboard.table.Temporal;
+import org.pressboard.table.Textual;
+import org.springframework.util.MultiValueMap;
+
+/** The kinds of field as the desk offers them, in the order in which people look for them. */
+enum FieldKind {
+
+    TEXT, LONG_TEXT, FORMATTED_TEXT, WHOLE_NUMBER, DECIMAL, MONEY, PERCENT, RATING, YES_NO, DATE, DATE_TIME, TIME,
+    CHOICE, CHOICES, EMAIL, LINK, PHONE, PICTURE, REFERENCE, PERSON, BORROWED, TALLY, COMPOSED;
+
+    private static final int MOST_DIGITS = 10;
+    private static final int USUAL_MARKS = 5;
+
+    static FieldKind of(Field field) {
+        return switch (field.computed()) {
+            case null -> of(field.type());
+            case Computed.Borrowed borrowed -> BORROWED;
+            case Computed.Tally tally -> TALLY;
+            case Computed.Composed composed -> COMPOSED;
+        };
+    }
+
+    private static FieldKind of(FieldType type) {
+        return switch (type) {
+            case Textual.Text text -> TEXT;
+            case Textual.LongText text -> LONG_TEXT;
+            case Textual.FormattedText text -> FORMATTED_TEXT;
+            case Textual.Email email -> EMAIL;
+            case Textual.Link link -> LINK;
+            case Textual.Phone phone -> PHONE;
+            case Numeric.WholeNumber number -> WHOLE_NUMBER;
+            case Numeric.Decimal number -> DECIMAL;
+            case Numeric.Money money -> MONEY;
+            case Numeric.Percent percent -> PERCENT;
+            case Numeric.Rating rating -> RATING;
+            case FieldType.YesNo yesNo -> YES_NO;
+            case Temporal.Date date -> DATE;
+            case Temporal.DateTime moment -> DATE_TIME;
+            case Temporal.TimeOfDay time -> TIME;
+            case Chosen.Choice choice -> CHOICE;
+            case Chosen.Choices choices -> CHOICES;
+            case Referring.Reference reference -> REFERENCE;
+            case Referring.Person person -> PERSON;
+            case Attached.Picture picture -> PICTURE;
+        };
+    }
+
+    public boolean isComputed() {
+        return this == BORROWED || this == TALLY || this == COMPOSED;
+    }
+
+    public boolean isChosen() {
+        return this == CHOICE || this == CHOICES;
+    }
+
+    public boolean isText() {
+        return this == TEXT || this == LONG_TEXT || this == PHONE || this == EMAIL || this == LINK;
+    }
+
+    public boolean hasRange() {
+        return switch (this) {
+            case WHOLE_NUMBER, DECIMAL, MONEY, PERCENT, RATING, DATE, DATE_TIME, TIME -> true;
+            default -> false;
+        };
+    }
+
+    public boolean hasUnit() {
+        return this == WHOLE_NUMBER || this == DECIMAL || this == TALLY;
+    }
+
+    public boolean hasDigits() {
+        return this == DECIMAL || this == PERCENT;
+    }
+
+    /** Whether no two rows can be asked to have different values. */
+    public boolean cannotDiffer() {
+        return isComputed() || this == CHOICES || this == LONG_TEXT || this == FORMATTED_TEXT || this == YES_NO
+                || this == RATING;
+    }
+
+    /** The type with what was sent of its details; of a choice, with the options given; empty where some are missing. */
+    Optional<FieldType> type(MultiValueMap<String, String> sent, java.util.List<Chosen.Option> options, Tables tables) {
+        return Optional.ofNullable(typeOrNull(sent, options, tables));
+    }
+
+    private @Nullable FieldType typeOrNull(MultiValueMap<String, String> sent, java.util.List<Chosen.Option> options,
+            Tables tables) {
+        return switch (this) {
+            case TEXT, BORROWED, TALLY, COMPOSED -> new Textual.Text();
+            case LONG_TEXT -> new Textual.LongText();
+            case FORMATTED_TEXT -> new Textual.FormattedText();
+            case EMAIL -> new Textual.Email();
+            case LINK -> new Textual.Link();
+            case PHONE -> new Textual.Phone();
+            case WHOLE_NUMBER -> new Numeric.WholeNumber(!sent.containsKey("ungrouped"));
+            case DECIMAL -> new Numeric.Decimal(number(sent, "digits", 0, MOST_DIGITS, 2));
+            case MONEY -> money(sent.getFirst("currency"));
+            case PERCENT -> new Numeric.Percent(number(sent, "digits", 0, MOST_DIGITS, 1));
+            case RATING -> new Numeric.Rating(number(sent, "marks", 2, MOST_DIGITS, USUAL_MARKS));
+            case YES_NO -> new FieldType.YesNo();
+            case DATE -> new Temporal.Date();
+            case DATE_TIME -> new Temporal.DateTime();
+            case TIME -> new Temporal.TimeOfDay();
+            case CHOICE -> new Chosen.Choice(options);
+            case CHOICES -> new Chosen.Choices(options);
+            case PICTURE -> new Attached.Picture();
+            case REFERENCE -> tables.all().stream().filter(table -> table.key().name().equals(sent.getFirst("to")))
+                    .findFirst().map(table -> new Referring.Reference(table.key(), onRemoval(sent))).orElse(null);
+            case PERSON -> people(tables).map(people -> new Referring.Person(people, onRemoval(sent))).orElse(null);
+        };
+    }
+
+    /** The table that its owner marked as that of the members. */
+    static Optional<TableKey> people(Tables tables) {
+        return tables.all().stream().filter(table -> table.people() != null).map(Table::key).findFirst();
+    }
+
+    private static FieldType money(@Nullable String currency) {
+        boolean isKnown = currency != null && Currencies.ALL.contains(currency);
+        return new Numeric.Money(isKnown ? currency : Currencies.USUAL);
+    }
+
+    private static Referring.OnRemoval onRemoval(MultiValueMap<String, String> sent) {
+        for (Referring.OnRemoval each : Referring.OnRemoval.values()) {
+            if (each.name().equals(sent.getFirst("onRemoval"))) {
+                return each;
+            }
+        }
+        return Referring.OnRemoval.REFUSE;
+    }
+
+    private static int number(MultiValueMap<String, String> sent, String name, int least, int most, int usual) {
+        String text = String.valueOf(sent.getFirst(name)).strip();
+        return text.matches("\\d{1,3}") ? Math.clamp(Integer.parseInt(text), least, most) : usual;
+    }
+}

@@ -1,0 +1,110 @@
+package org.pressboard.desk.table;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.pressboard.problem.Problem;
+import org.pressboard.sheet.Words;
+import org.pressboard.table.Chosen;
+import org.pressboard.table.Field;
+import org.pressboard.table.Table;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.PlainForm;
+import org.pressboard.value.Row;
+import org.pressboard.value.TypedForm;
+import org.pressboard.value.Value;
+import org.springframework.util.MultiValueMap;
+
+/**
+ * A row as somebody fills it in: what was there, what they typed, and what of that is wrong.
+ *
+ * @param values what was typed, of the fields where it fits; absent where a field is left empty
+ * @param was    what stood there when they began
+ */
+record RowForm(List<Control> controls, Map<FieldKey, Optional<Value>> values, Map<FieldKey, Optional<Value>> was) {
+
+    /** Before anything is typed. */
+    static RowForm of(Table table, Map<FieldKey, Value> values, Words site) {
+        return new RowForm(table.entered().stream()
+                .map(field -> Control.of(field, values.get(field.key()), site.written())).toList(), Map.of(), Map.of());
+    }
+
+    static RowForm of(Table table, Row row, Words site) {
+        return of(table, row.values(), site);
+    }
+
+    /** As it was sent; fields that were not sent are left out. */
+    static RowForm sent(Table table, MultiValueMap<String, String> parameters, Words site, Words desk) {
+        TypedForm language = TypedForm.of(site.language());
+        List<Control> controls = new ArrayList<>();
+        Map<FieldKey, Optional<Value>> values = new LinkedHashMap<>();
+        Map<FieldKey, Optional<Value>> was = new LinkedHashMap<>();
+        for (Field field : table.entered()) {
+            if (!parameters.containsKey("was." + field.key())) {
+                continue;
+            }
+            String wasThen = String.valueOf(parameters.getFirst("was." + field.key())).replace("\r\n", "\n");
+            String typed = typed(field, parameters);
+            Control control = Control.of(field, null, site.written()).with(typed, wasThen);
+            was.put(field.key(), field.type().read(wasThen).filter(value -> !wasThen.isEmpty()));
+            Optional<Value> value = typed.isBlank() ? Optional.empty() : field.type().readTyped(typed, language);
+            if (value.isEmpty() && !typed.isBlank()) {
+                controls.add(control.wrong(desk.say("entry.misfit." + field.type().code(), typed)));
+            } else {
+                values.put(field.key(), value);
+                controls.add(control);
+            }
+        }
+        return new RowForm(controls, values, was);
+    }
+
+    /** Several values, and one that is not offered yet, are sent under the same name. */
+    private static String typed(Field field, MultiValueMap<String, String> parameters) {
+        List<String> sent = parameters.getOrDefault("v." + field.key(), List.of());
+        String added = Optional.ofNullable(parameters.getFirst("new." + field.key())).orElse("").strip();
+        if (!(field.type() instanceof Chosen)) {
+            return sent.isEmpty() ? "" : sent.getFirst();
+        }
+        if (field.type() instanceof Chosen.Choice) {
+            return added.isEmpty() ? Control.joined(sent) : added;
+        }
+        List<String> all = new ArrayList<>(sent);
+        all.add(added);
+        return Control.joined(all);
+    }
+
+    boolean isWrong() {
+        return controls.stream().anyMatch(control -> !control.problem().isEmpty());
+    }
+
+    /** The same with what is wrong said at its field. */
+    RowForm with(Map<FieldKey, Problem> problems, Words desk) {
+        return new RowForm(controls.stream().map(control -> Optional.ofNullable(problems.get(control.field().key()))
+                .map(problem -> control.wrong(sentence(problem, control.field(), desk))).orElse(control)).toList(),
+                values, was);
+    }
+
+    private static String sentence(Problem problem, Field field, Words desk) {
+        Object[] details = problem.details().stream().map(detail -> detail instanceof Value value
+                ? field.type().write(value, desk.written()) : detail).toArray();
+        return desk.say("problem." + problem.code(), details);
+    }
+
+    /** The same with what somebody else put there meanwhile beside it. */
+    RowForm meanwhile(Map<FieldKey, Optional<Value>> theirs, Words site) {
+        return new RowForm(controls.stream().map(control -> theirs.containsKey(control.field().key())
+                ? control.meanwhile(theirs.get(control.field().key()).orElse(null), site.written())
+                : control).toList(), values, was);
+    }
+
+    /** The same with rows referred to by what they are called. */
+    RowForm named(java.util.function.BiFunction<Field, Long, String> headings) {
+        return new RowForm(controls.stream().map(control -> control.kind() != Control.Kind.ROW
+                || control.text().isEmpty() ? control : new Control(control.field(), control.kind(), control.text(),
+                PlainForm.whole(control.text()).map(number ->
+                        headings.apply(control.field(), ((Value.Whole) number).number())).orElse(""),
+                control.was(), control.problem(), control.theirs())).toList(), values, was);
+    }
+}

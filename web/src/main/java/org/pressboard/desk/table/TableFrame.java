@@ -1,0 +1,71 @@
+package org.pressboard.desk.table;
+
+import java.util.List;
+import java.util.Optional;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.DraftedPage;
+import org.pressboard.sheet.NotThere;
+import org.pressboard.sheet.Words;
+import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+import org.pressboard.table.Tables;
+import org.pressboard.value.Names;
+import org.springframework.context.MessageSource;
+import org.springframework.stereotype.Component;
+import org.springframework.ui.Model;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** What the four tabs of a table share. */
+@Component
+class TableFrame {
+
+    private final Catalog catalog;
+    private final MessageSource messages;
+
+    TableFrame(Catalog catalog, MessageSource messages) {
+        this.catalog = catalog;
+        this.messages = messages;
+    }
+
+    Tables tables() {
+        return catalog.published().tables();
+    }
+
+    Table find(String key) {
+        return Optional.of(key).filter(Names::isValid).map(TableKey::new).flatMap(tables()::find)
+                .orElseThrow(() -> new NotThere("not-there.table"));
+    }
+
+    /** Shows one of the tabs. */
+    Table show(String key, String tab, Model model) {
+        Table table = find(key);
+        model.addAttribute("table", table);
+        model.addAttribute("tab", tab);
+        model.addAttribute("words", words());
+        model.addAttribute("pages", pages(table));
+        return table;
+    }
+
+    private List<DraftedPage> pages(Table table) {
+        return catalog.pages().values().stream().filter(page -> page.draft().listings().stream()
+                .anyMatch(listing -> listing.table().equals(table.key()))).toList();
+    }
+
+    /** The desk speaks English. */
+    Words words() {
+        return new Words(messages, java.util.Locale.UK);
+    }
+
+    /** Values are written and typed in the site's language. */
+    Words siteWords() {
+        return new Words(messages, catalog.published().site().language());
+    }
+
+    /** Tells on the next page what was done, and offers to take it back. */
+    void tell(RedirectAttributes flash, @org.jspecify.annotations.Nullable Long act, String code, Object... details) {
+        flash.addFlashAttribute("said", words().say(code, details));
+        if (act != null) {
+            flash.addFlashAttribute("undo", act);
+        }
+    }
+}

@@ -1,0 +1,47 @@
+package org.pressboard.desk.table;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.pressboard.condition.Condition;
+import org.pressboard.grant.Sight;
+import org.pressboard.listing.AddressPart;
+import org.pressboard.listing.Listing;
+import org.pressboard.listing.ListingKey;
+import org.pressboard.listing.Suggestion;
+import org.pressboard.sheet.Asking;
+import org.pressboard.signin.SignedIn;
+import org.pressboard.table.Field;
+import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+import org.pressboard.table.Tables;
+import org.pressboard.value.FieldKey;
+
+/** The rows of a table as the desk lists them: every field that is not hidden there, in the order in which rows came. */
+public final class TableListing {
+
+    private TableListing() {
+    }
+
+    /** All rows, nothing searched or narrowed. */
+    public static Asking everything(Tables tables, TableKey table) {
+        return asking(tables, table, Map.of());
+    }
+
+    static Asking asking(Tables tables, TableKey key, Map<String, List<String>> parameters) {
+        Map<String, List<String>> own = new LinkedHashMap<>(parameters);
+        // the row that is opened over the list is not the list's
+        own.keySet().removeIf(name -> !(name.startsWith("f.") || LIST.contains(name)));
+        return Asking.of(of(tables.get(key)), Sight.whole(tables, key), SignedIn.currentVisitor(),
+                AddressPart.whole(own));
+    }
+
+    private static final List<String> LIST = List.of("q", "sort", "page", "size");
+
+    private static Listing of(Table table) {
+        List<FieldKey> shown = table.fields().stream().filter(field -> !field.hidden()).map(Field::key).toList();
+        return new Listing(new ListingKey("all"), table.key(), Condition.ALWAYS, shown,
+                Suggestion.searchable(table.fields(), shown), Suggestion.narrowable(table.fields(), shown), List.of(),
+                Listing.USUAL_PAGE_SIZE, false);
+    }
+}

@@ -1,0 +1,286 @@
+package org.pressboard.desk.table;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.pressboard.condition.Operand;
+import org.pressboard.editing.RowEditing;
+import org.pressboard.history.RowHistory;
+import org.pressboard.problem.ProblemsFound;
+import org.pressboard.rows.RowPicker;
+import org.pressboard.schema.TableChanges;
+import org.pressboard.sheet.Asking;
+import org.pressboard.sheet.NotThere;
+import org.pressboard.sheet.Place;
+import org.pressboard.sheet.Sheet;
+import org.pressboard.sheet.Sheets;
+import org.pressboard.sheet.Words;
+import org.pressboard.signin.SignedIn;
+import org.pressboard.table.Field;
+import org.pressboard.table.Table;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.Row;
+import org.pressboard.value.Value;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** The rows of a table at the desk: listed, and one opened over the list to be read and changed. */
+@Controller
+class TableRows {
+
+    private static final String ROW = "/desk/tables/{key}/rows/{row:\\d{1,18}}";
+    private static final int ENTRIES = 50;
+
+    private final TableFrame frame;
+    private final Sheets sheets;
+    private final RowEditing editing;
+    private final RowHistory history;
+    private final RowPicker picker;
+    private final TableChanges changes;
+
+    TableRows(TableFrame frame, Sheets sheets, RowEditing editing, RowHistory history, RowPicker picker,
+            TableChanges changes) {
+        this.frame = frame;
+        this.sheets = sheets;
+        this.editing = editing;
+        this.history = history;
+        this.picker = picker;
+        this.changes = changes;
+    }
+
+    @GetMapping("/desk/tables/{key}")
+    String rows(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model) {
+        show(key, parameters, model);
+        return "desk/table/rows";
+    }
+
+    private Table show(String key, MultiValueMap<String, String> parameters, Model model) {
+        Table table = frame.show(key, "rows", model);
+        model.addAttribute("sheet", sheet(table, parameters));
+        return table;
+    }
+
+    /** The list alone, as its state changes. */
+    @GetMapping("/desk/tables/{key}/rows")
+    String sheet(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model,
+            HttpServletResponse response) {
+        Sheet sheet = sheet(frame.find(key), parameters);
+        response.setHeader("HX-Replace-Url", sheet.place().page() + sheet.query());
+        model.addAttribute("sheet", sheet);
+        return "sheet/sheet :: sheet";
+    }
+
+    private Sheet sheet(Table table, Map<String, List<String>> parameters) {
+        String address = "/desk/tables/" + table.key();
+        Asking asking = TableListing.asking(frame.tables(), table.key(), parameters);
+        return sheets.sheet(asking, Place.atDesk(address, address + "/rows")
+                .opening(address + "/rows/", address + "/narrow/"),
+                frame.siteWords().language());
+    }
+
+    @GetMapping("/desk/tables/{key}/rows/new")
+    String begin(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model) {
+        Table table = show(key, parameters, model);
+        model.addAttribute("form", named(table, RowForm.of(table, starts(table), frame.siteWords())));
+        return "desk/table/rows";
+    }
+
+    /** What a new row has in it before anybody says otherwise. */
+    private static Map<FieldKey, Value> starts(Table table) {
+        Map<FieldKey, Value> starts = new LinkedHashMap<>();
+        table.entered().forEach(field -> Optional.<Operand>ofNullable(field.start())
+                .flatMap(start -> start.resolve(SignedIn.currentVisitor().on(java.time.LocalDate.now())))
+                .ifPresent(value -> starts.put(field.key(), value)));
+        return starts;
+    }
+
+    @PostMapping("/desk/tables/{key}/rows/new")
+    String add(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model,
+            RedirectAttributes flash) {
+        Table table = withNewOptions(frame.find(key), parameters);
+        RowForm form = RowForm.sent(table, parameters, frame.siteWords(), frame.words());
+        if (!form.isWrong()) {
+            keepOptions(table);
+            RowEditing.Added added = editing.add(table.key(), present(form.values()), SignedIn.author());
+            switch (added.outcome()) {
+                case RowEditing.Outcome.Done done -> {
+                    frame.tell(flash, done.act(), "desk.row.added");
+                    return back(table, parameters);
+                }
+                case RowEditing.Outcome.Refused refused -> form = form.with(refused.problems(), frame.words());
+                case RowEditing.Outcome.Meanwhile meanwhile ->
+                        throw new IllegalStateException("Nobody changed a row that is not there yet");
+            }
+        }
+        show(key, parameters, model);
+        model.addAttribute("form", named(table, form));
+        return "desk/table/rows";
+    }
+
+    private static Map<FieldKey, Value> present(Map<FieldKey, Optional<Value>> values) {
+        Map<FieldKey, Value> present = new LinkedHashMap<>();
+        values.forEach((field, value) -> value.ifPresent(is -> present.put(field, is)));
+        return present;
+    }
+
+    @GetMapping(ROW)
+    String open(@PathVariable String key, @PathVariable long row, @RequestParam MultiValueMap<String, String> parameters,
+            Model model) {
+        Table table = show(key, parameters, model);
+        Row found = editing.find(table.key(), row).orElseThrow(() -> new NotThere("not-there.row"));
+        return slip(table, found, RowForm.of(table, found, frame.siteWords()), model);
+    }
+
+    private String slip(Table table, Row row, RowForm form, Model model) {
+        Words site = frame.siteWords();
+        model.addAttribute("form", named(table, form));
+        model.addAttribute("row", row);
+        model.addAttribute("against", editing.against(table.key(), List.of(row.id())));
+        model.addAttribute("computed", table.fields().stream().filter(field -> !field.isEntered())
+                .map(field -> new Told(field.label(), row.find(field.key())
+                        .map(value -> site.written(field, value)).orElse("–"))).toList());
+        model.addAttribute("history", new HistoryWords(frame.words(), site, picker, frame.tables(), table)
+                .of(history.ofRow(table, row.id(), ENTRIES)));
+        model.addAttribute("called", table.headingField().flatMap(heading -> row.find(heading.key())
+                .map(value -> site.written(heading, value))).orElse(""));
+        return "desk/table/rows";
+    }
+
+    /** A value and what it is of. */
+    public record Told(String label, String text) {
+    }
+
+    @PostMapping(ROW)
+    String change(@PathVariable String key, @PathVariable long row,
+            @RequestParam MultiValueMap<String, String> parameters, Model model, RedirectAttributes flash) {
+        Table table = withNewOptions(frame.find(key), parameters);
+        Row found = editing.find(table.key(), row).orElseThrow(() -> new NotThere("not-there.row"));
+        RowForm form = RowForm.sent(table, parameters, frame.siteWords(), frame.words());
+        if (!form.isWrong()) {
+            keepOptions(table);
+            switch (editing.change(table.key(), row, form.was(), form.values(), SignedIn.author())) {
+                case RowEditing.Outcome.Done done -> {
+                    frame.tell(flash, done.act(), done.act() == null ? "desk.row.same" : "desk.row.changed");
+                    return back(table, parameters);
+                }
+                case RowEditing.Outcome.Refused refused -> form = form.with(refused.problems(), frame.words());
+                case RowEditing.Outcome.Meanwhile meanwhile -> {
+                    form = form.meanwhile(meanwhile.theirs(), frame.siteWords());
+                    model.addAttribute("meanwhile", true);
+                }
+            }
+        }
+        show(key, parameters, model);
+        return slip(table, found, form, model);
+    }
+
+    @PostMapping("/desk/tables/{key}/rows/remove")
+    String remove(@PathVariable String key, @RequestParam List<Long> row,
+            @RequestParam MultiValueMap<String, String> parameters, RedirectAttributes flash) {
+        Table table = frame.find(key);
+        try {
+            long act = editing.remove(table.key(), row, SignedIn.author());
+            frame.tell(flash, act, "desk.rows.removed", row.size());
+        } catch (ProblemsFound against) {
+            flash.addFlashAttribute("problem", frame.words().say(against.problems().all().getFirst()));
+        }
+        return back(table, parameters);
+    }
+
+    /** Several rows picked from the list, to change one field of all of them or to remove them. */
+    @GetMapping("/desk/tables/{key}/rows/several")
+    String several(@PathVariable String key, @RequestParam(defaultValue = "") List<Long> row,
+            @RequestParam(defaultValue = "") String field, @RequestParam MultiValueMap<String, String> parameters,
+            Model model, RedirectAttributes flash) {
+        Table table = frame.find(key);
+        if (row.isEmpty()) {
+            flash.addFlashAttribute("problem", frame.words().say("desk.rows.none-picked"));
+            return back(table, parameters);
+        }
+        show(key, parameters, model);
+        model.addAttribute("several", row);
+        model.addAttribute("against", editing.against(table.key(), row));
+        table.entered().stream().filter(each -> each.key().name().equals(field)).findFirst()
+                .ifPresent(each -> model.addAttribute("control", Control.of(each, null, frame.siteWords().written())));
+        return "desk/table/rows";
+    }
+
+    @PostMapping("/desk/tables/{key}/rows/several")
+    String changeSeveral(@PathVariable String key, @RequestParam List<Long> row, @RequestParam String field,
+            @RequestParam MultiValueMap<String, String> parameters, Model model, RedirectAttributes flash) {
+        Table table = withNewOptions(frame.find(key), parameters);
+        RowForm form = RowForm.sent(table, parameters, frame.siteWords(), frame.words());
+        if (!form.isWrong()) {
+            keepOptions(table);
+            RowEditing.Outcome outcome = editing.changeAll(table.key(), row, form.values(), SignedIn.author());
+            if (outcome instanceof RowEditing.Outcome.Done done) {
+                frame.tell(flash, done.act(), "desk.rows.changed", row.size());
+                return back(table, parameters);
+            }
+            if (outcome instanceof RowEditing.Outcome.Refused refused) {
+                form = form.with(refused.problems(), frame.words());
+            }
+        }
+        show(key, parameters, model);
+        model.addAttribute("several", row);
+        model.addAttribute("against", editing.against(table.key(), row));
+        model.addAttribute("control", named(table, form).controls().getFirst());
+        return "desk/table/rows";
+    }
+
+    /** The rows that the list can be narrowed by, found by words of what they are called. */
+    @GetMapping("/desk/tables/{key}/narrow/{field}")
+    String narrow(@PathVariable String key, @PathVariable String field, @RequestParam(defaultValue = "") String called,
+            @RequestParam MultiValueMap<String, String> parameters, Model model) {
+        Table table = frame.find(key);
+        model.addAttribute("menu", sheets.pick(TableListing.asking(frame.tables(), table.key(), parameters), field,
+                called, frame.siteWords().language()));
+        return "sheet/sheet :: picks";
+    }
+
+    /** Rows of the table that a field points to, found by words of what they are called. */
+    @GetMapping("/desk/tables/{key}/pick/{field}")
+    String pick(@PathVariable String key, @PathVariable String field, @RequestParam(defaultValue = "") String q,
+            Model model) {
+        Table table = frame.find(key);
+        Field reference = table.entered().stream().filter(each -> each.key().name().equals(field)).findFirst()
+                .orElseThrow(() -> new NotThere("not-there.table"));
+        model.addAttribute("found", picker.find(frame.tables(), frame.tables().target(reference), q,
+                frame.siteWords().language()));
+        return "desk/table/controls :: found";
+    }
+
+    private RowForm named(Table table, RowForm form) {
+        return form.named((field, row) -> picker.heading(frame.tables(), frame.tables().target(field), row));
+    }
+
+    private static Table withNewOptions(Table table, MultiValueMap<String, String> parameters) {
+        return NewOptions.in(table, parameters);
+    }
+
+    /** A new option is offered from now on. */
+    private void keepOptions(Table table) {
+        if (!table.equals(frame.find(table.key().name()))) {
+            changes.change(table, SignedIn.author());
+        }
+    }
+
+    /** To the list as it was, whose state the forms carry along. */
+    private static String back(Table table, MultiValueMap<String, String> parameters) {
+        List<String> parts = new ArrayList<>();
+        String state = Optional.ofNullable(parameters.getFirst("list")).orElse("");
+        if (state.matches("\\?[A-Za-z0-9_.=&%+,~*-]*")) {
+            parts.add(state);
+        }
+        return "redirect:/desk/tables/" + table.key() + String.join("", parts).replace("{", "").replace("}", "");
+    }
+}
