@@ -1,5 +1,6 @@
 package org.pressboard.schema;
 
+import java.util.Arrays;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
@@ -13,6 +14,7 @@ import org.pressboard.grant.Openness;
 import org.pressboard.listing.Listing;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
+import org.pressboard.table.Tables;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
@@ -84,10 +86,11 @@ public class Publisher {
         }
     }
 
-    /** Removes the table, its rows and the pages made of it alone, for good. */
+    /** Removes tables, their rows and the pages made of them alone, for good; none but these may refer to them. */
     @Transactional
-    public void remove(TableKey key) {
-        remove(catalog.table(key).orElseThrow());
+    public void remove(TableKey... keys) {
+        Tables tables = catalog.tables();
+        Arrays.stream(keys).map(tables::get).toList().forEach(this::remove);
     }
 
     /** Removes all tables for good, whatever refers to what. */

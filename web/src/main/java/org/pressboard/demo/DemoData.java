@@ -85,7 +85,7 @@ class DemoData implements ApplicationRunner {
         show("trees", "Find a tree", List.of("tree", "plot", "variety", "season", "health", "planted", "height_m",
                 "picked_this_season", "highest_pledge", "propped"),
                 List.of("tree", "plot", "variety", "season", "health"), List.of("variety", "health", "season",
-                "propped", "planted", "height_m", "picked_this_season", "highest_pledge"), "tree");
+                "planted", "propped", "height_m", "picked_this_season", "highest_pledge"), "tree");
         publish("varieties", "varieties", "plots");
         publish("trees", "trees");
         addPeople();

@@ -6,17 +6,23 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.Arguments;
-import org.junit.jupiter.params.provider.MethodSource;
 import org.pressboard.catalog.Catalog;
+import org.pressboard.history.Author;
 import org.pressboard.schema.Publisher;
+import org.pressboard.schema.TableChanges;
 import org.pressboard.site.InBrowser;
+import org.pressboard.table.FieldType;
+import org.pressboard.table.Field;
+import org.pressboard.table.Fields;
+import org.pressboard.table.Numeric;
+import org.pressboard.table.Temporal;
+import org.pressboard.table.Textual;
+import org.pressboard.value.FieldKey;
 import org.springframework.beans.factory.annotation.Autowired;
 
 /** The owner makes a table from nothing, gives it fields and rows, and takes back what was wrong. */
@@ -29,6 +35,9 @@ class TablesByHandTest extends InBrowser {
 
     @Autowired
     private Publisher publisher;
+
+    @Autowired
+    private TableChanges changes;
 
     @AfterEach
     void removeTheTable() {
@@ -66,48 +75,56 @@ class TablesByHandTest extends InBrowser {
         assertThat(page.locator(".note-good")).containsText("The row is added.");
     }
 
-    /** Of each kind what does not fit, what does, and how that is written. */
-    static Stream<Arguments> kinds() {
-        return Stream.of(
-                Arguments.of("WHOLE_NUMBER", "12.5", "1,234", "1,234", "whole number"),
-                Arguments.of("DECIMAL", "blah", "1,234.5", "1,234.5", "not a number"),
-                Arguments.of("MONEY", "1.234", "1,200.5", "€1,200.50", "amount"),
-                Arguments.of("PERCENT", "half", "12.5 %", "12.5%", "per cent"),
-                Arguments.of("DATE", "31.2.2024", "2024-03-09", "9 Mar 2024", "not a date"),
-                Arguments.of("DATE_TIME", "yesterday", "2024-03-09T14:30", "9 Mar 2024, 14:30", "date and time"),
-                Arguments.of("TIME", "25:00", "07:45", "07:45", "time of day"),
-                Arguments.of("EMAIL", "nobody", "a@example.org", "a@example.org", "e-mail"),
-                Arguments.of("LINK", "ftp://example.org", "https://example.org/x", "example.org/x", "http"),
-                Arguments.of("PHONE", "ring me", "+44 1632 960001", "+44 1632 960001", "telephone"));
+    /** A kind, what does not fit it, what does, how that is written, and what is said of what does not. */
+    private record Kind(String key, FieldType type, String wrong, String right, String written, String said) {
     }
 
-    @ParameterizedTest
-    @MethodSource("kinds")
-    void aWrongValueKeepsWhatWasTypedAndStoresNothing(String kind, String wrong, String right, String written,
-            String said) {
-        Page page = hives();
-        addField(page, kind, "It");
+    private static final List<Kind> KINDS = List.of(
+            new Kind("whole", new Numeric.WholeNumber(true), "12.5", "1,234", "1,234", "whole number"),
+            new Kind("decimal", new Numeric.Decimal(2), "blah", "1,234.5", "1,234.5", "is not a number."),
+            new Kind("money", new Numeric.Money("EUR"), "1.234", "1,200.5", "€1,200.50", "amount"),
+            new Kind("percent", new Numeric.Percent(1), "half", "12.5 %", "12.5%", "per cent"),
+            new Kind("date", new Temporal.Date(), "31.2.2024", "2024-03-09", "9 Mar 2024", "not a date. Write"),
+            new Kind("moment", new Temporal.DateTime(), "yesterday", "2024-03-09T14:30", "9 Mar 2024, 14:30",
+                    "date and time"),
+            new Kind("time", new Temporal.TimeOfDay(), "25:00", "07:45", "07:45", "time of day"),
+            new Kind("email", new Textual.Email(), "nobody", "a@example.org", "a@example.org", "e-mail"),
+            new Kind("link", new Textual.Link(), "ftp://example.org", "https://example.org/x", "example.org/x", "http"),
+            new Kind("phone", new Textual.Phone(), "ring me", "+44 1632 960001", "+44 1632 960001", "telephone"));
+
+    @Test
+    void wrongValuesKeepWhatWasTypedAndStoreNothing() {
+        List<Field> fields = new ArrayList<>(List.of(new Field(new FieldKey("name"), "Name", new Textual.Text())));
+        KINDS.forEach(kind -> fields.add(new Field(new FieldKey(kind.key), kind.key, kind.type)));
+        changes.make("Hives", new Fields(fields), new Author(null, "owner@example.org", Author.Origin.DESK));
+        Page page = signedIn("owner@example.org");
         page.navigate(address(TABLE + "/rows/new"));
         page.locator(".slip [name='v.name']").fill("Stays as typed");
-        Locator control = page.locator(".slip [name='v.it']");
-        control.evaluate("(input, text) => { input.type = 'text'; input.value = text; }", wrong);
+        KINDS.forEach(kind -> page.locator(".slip [name='v." + kind.key + "']")
+                .evaluate("(input, text) => { input.type = 'text'; input.value = text; }", kind.wrong));
         button(page, "Add it").click();
-        assertThat(page.locator(".control-problem").filter(new Locator.FilterOptions().setHasText(said))).isVisible();
-        assertThat(page.locator(".slip [name='v.it']")).hasValue(wrong);
+        for (Kind kind : KINDS) {
+            assertThat(page.locator(".control-problem").filter(new Locator.FilterOptions().setHasText(kind.said)))
+                    .isVisible();
+            assertThat(page.locator(".slip [name='v." + kind.key + "']")).hasValue(kind.wrong);
+        }
         assertThat(page.locator(".slip [name='v.name']")).hasValue("Stays as typed");
         assertThat(page.locator(".count-text")).hasText("No rows");
-        page.locator(".slip [name='v.it']").fill(right);
+        KINDS.forEach(kind -> page.locator(".slip [name='v." + kind.key + "']").fill(kind.right));
         button(page, "Add it").click();
         assertThat(page.locator(".note-good")).containsText("The row is added.");
-        assertThat(column(page, 2)).containsExactly(written);
+        for (Kind kind : KINDS) {
+            assertThat(column(page, 2 + KINDS.indexOf(kind))).containsExactly(kind.written);
+        }
         link(page, "Stays as typed").click();
-        page.locator(".slip [name='v.it']").fill("");
+        KINDS.forEach(kind -> page.locator(".slip [name='v." + kind.key + "']").fill(""));
         button(page, "Keep").click();
         assertThat(page.locator(".note-good")).containsText("The row is changed.");
         assertThat(column(page, 2)).containsExactly("–");
+        assertThat(column(page, 11)).containsExactly("–");
         button(page, "Undo").click();
         assertThat(page.locator(".note-good")).containsText("Taken back.");
-        assertThat(column(page, 2)).containsExactly(written);
+        assertThat(column(page, 11)).containsExactly(KINDS.getLast().written);
     }
 
     @Test

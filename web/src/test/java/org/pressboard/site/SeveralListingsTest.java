@@ -56,7 +56,7 @@ class SeveralListingsTest extends WithOwnTable {
         Page page = withoutScripts();
         page.navigate(address("/grafts?old~page=2"));
         Locator young = page.locator("#sheet-young");
-        young.locator("input[type=search]").fill("Graft5");
+        young.locator(".bar-search input").fill("Graft5");
         young.locator(".bar-go").click();
         assertThat(page.locator("#sheet-old .count-text")).hasText("11 to 20 of 40");
         assertThat(young.locator(".count-text")).hasText("1 to 10 of 10, out of 40");

@@ -153,7 +153,7 @@ class VisitorTest extends InBrowser {
         assertThat(column(page, 1)).isNotEmpty().allMatch(name -> name.contains("Pippin"));
         assertThat(column(page, 2)).allMatch("Eating"::equals);
         page.locator("th a").filter(new Locator.FilterOptions().setHasText("First recorded")).click();
-        assertThat(column(page, 6).stream().filter(year -> !year.equals("–")).toList()).isSorted();
+        assertThat(column(page, 8).stream().filter(year -> !year.equals("–")).toList()).isSorted();
         page.navigate(address("/varieties?page=6"));
         assertThat(page.locator(".count-text")).hasText("126 to 136 of 136");
         assertThat(page.locator("a[rel=next]")).hasCount(0);
@@ -177,7 +177,7 @@ class VisitorTest extends InBrowser {
     void onAPhoneABoxThatOpensLiesWithinThePage() {
         Page page = phone();
         page.navigate(address("/trees"));
-        for (String field : List.of("Health", "Season", "Propped")) {
+        for (String field : List.of("Health", "Variety", "Planted")) {
             Locator menu = page.locator(".menu").filter(new Locator.FilterOptions().setHasText(field));
             menu.locator("summary").click();
             BoundingBox box = menu.locator("fieldset").boundingBox();
@@ -200,7 +200,7 @@ class VisitorTest extends InBrowser {
     }
 
     private static Locator search(Page page) {
-        return page.locator("input[type=search]");
+        return page.locator(".bar-search input");
     }
 
     /** At most 150 KB over the wire, fonts and pictures included; Chromium's own count, headers and all. */
