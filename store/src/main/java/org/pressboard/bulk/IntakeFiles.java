@@ -3,13 +3,12 @@ package org.pressboard.bulk;
 import java.io.IOException;
 import java.io.InputStream;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.HexFormat;
 import java.util.UUID;
 import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.Table;
 import org.jooq.impl.DSL;
+import org.pressboard.catalog.Digests;
 import org.pressboard.intake.FileContent;
 import org.pressboard.problem.ProblemsFound;
 import org.springframework.stereotype.Component;
@@ -49,12 +48,12 @@ class IntakeFiles {
 
     /** Keeps the bytes, within the caller's transaction. */
     Kept keep(UUID intake, InputStream in) throws IOException {
-        MessageDigest digest = sha256();
+        MessageDigest digest = Digests.begin();
         long size = 0;
         for (int position = 0; ; position++) {
             byte[] piece = in.readNBytes(PIECE);
             if (piece.length == 0) {
-                return new Kept(size, HexFormat.of().formatHex(digest.digest()));
+                return new Kept(size, Digests.written(digest, piece));
             }
             digest.update(piece);
             size += piece.length;
@@ -62,14 +61,6 @@ class IntakeFiles {
                 throw ProblemsFound.of("file.too-large", MOST_BYTES / 1024 / 1024);
             }
             sql.insertInto(PIECES, INTAKE, POSITION, BYTES).values(intake, position, piece).execute();
-        }
-    }
-
-    private static MessageDigest sha256() {
-        try {
-            return MessageDigest.getInstance("SHA-256");
-        } catch (NoSuchAlgorithmException everyJdkHasIt) {
-            throw new IllegalStateException(everyJdkHasIt);
         }
     }
 

@@ -86,7 +86,8 @@ public class Undo {
         }
         if (act.details().after() != null) {
             tables.undo(key, act, author);
-            return new Undone(act.rows().changed(), 0);
+            // such as the rows that had an option which was called otherwise then
+            return new Undone(putBackChanged(catalog.table(key).orElseThrow(), id), 0);
         }
         if (act.what() == Act.What.TABLE_REMOVED) {
             tables.putBack(key, author);

@@ -5,6 +5,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
+import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.DraftedPage;
@@ -44,9 +47,10 @@ public class TableChanges {
     private final Indexes indexes;
     private final Acts acts;
     private final ChangeFeed changes;
+    private final DSLContext sql;
 
     TableChanges(Catalog catalog, HostedTables hosted, TallyUpkeep tallies, Bin bin, Retyping retyping, Indexes indexes,
-            Acts acts, ChangeFeed changes) {
+            Acts acts, ChangeFeed changes, DSLContext sql) {
         this.catalog = catalog;
         this.hosted = hosted;
         this.tallies = tallies;
@@ -55,6 +59,7 @@ public class TableChanges {
         this.indexes = indexes;
         this.acts = acts;
         this.changes = changes;
+        this.sql = sql;
     }
 
     /** Makes an empty table. */
@@ -83,7 +88,15 @@ public class TableChanges {
      */
     @Transactional
     public void change(Table after, Author author) {
-        redefine(get(after.key()), after, Act.What.TABLE_CHANGED, "", author);
+        Table before = get(after.key());
+        if (!keys(before).equals(keys(after))) {
+            throw ProblemsFound.of("table.changed-meanwhile", before.label());
+        }
+        redefine(before, after, Act.What.TABLE_CHANGED, "", author);
+    }
+
+    private static Set<FieldKey> keys(Table table) {
+        return table.fields().stream().map(Field::key).collect(Collectors.toSet());
     }
 
     /** Changes one field, but not its kind. */
@@ -132,7 +145,7 @@ public class TableChanges {
     /** How the values of a field would go with another kind. */
     @Transactional(readOnly = true)
     public Retyping.Preview preview(TableKey key, FieldKey field, FieldType type) {
-        return retyping.preview(catalog.tables(), get(key), field, type);
+        return retyping.preview(catalog.tables(), catalog.tables().get(key), field, type);
     }
 
     /** Makes a field one of another kind. Values that do not fit are left out, and stay in the history. */
@@ -224,7 +237,7 @@ public class TableChanges {
         List<String> pages = catalog.pages().values().stream().map(DraftedPage::draft)
                 .filter(page -> page.listings().stream().anyMatch(listing -> listing.table().equals(key)
                         && listing.show().contains(field))).map(page -> "/" + page.key()).toList();
-        return new Uses(tables.usersOf(key, field), pages, hosted.filled(get(key), field));
+        return new Uses(tables.usersOf(key, field), pages, hosted.filled(tables.get(key), field));
     }
 
     /**
@@ -235,7 +248,9 @@ public class TableChanges {
     public record Uses(List<Tables.Reference> computed, List<String> pages, long values) {
     }
 
+    /** One at a time changes what a table is, knowing what it is now. */
     private Table get(TableKey key) {
+        sql.fetch("select pg_advisory_xact_lock(hashtext({0}))", DSL.val("pressboard define " + key));
         return catalog.table(key).orElseThrow(() -> ProblemsFound.of("not-there.table"));
     }
 

@@ -287,6 +287,30 @@ class RowEditingTest extends StoreTest {
     }
 
     @Test
+    void anOptionCalledOtherwiseIsSoInAllRowsUntilThatIsTakenBack() {
+        OrchardTables orchard = orchard(Referring.OnRemoval.REFUSE);
+        TableKey trees = orchard.trees.key();
+        long tree = add(trees, Map.of(OrchardTables.CODE, Value.of("weak")));
+        changes.retype(trees, OrchardTables.CODE, new Chosen.Choice(List.of()), OWNER);
+        Field choice = catalog.table(trees).orElseThrow().field(OrchardTables.CODE);
+        changes.changeOptions(trees, choice.of(Chosen.Choice.of(List.of("poor"))), Map.of("weak", "poor"), OWNER);
+        assertThat(value(trees, tree, OrchardTables.CODE)).contains(Value.of("poor"));
+        undo.undo(trees, acts.latest(trees, null, 1).getFirst().id(), OWNER);
+        assertThat(value(trees, tree, OrchardTables.CODE)).contains(Value.of("weak"));
+        assertThat(((Chosen) catalog.table(trees).orElseThrow().field(OrchardTables.CODE).type()).options())
+                .extracting(Chosen.Option::text).containsExactly("weak");
+    }
+
+    @Test
+    void aDefinitionOfWhatWasMeanwhileChangedIsRefused() {
+        OrchardTables orchard = orchard(Referring.OnRemoval.REFUSE);
+        org.pressboard.table.Table seen = catalog.table(orchard.trees.key()).orElseThrow();
+        changes.addField(orchard.trees.key(), new Field(OrchardTables.DAY, "Planted", new Temporal.Date()), OWNER);
+        assertThatThrownBy(() -> changes.change(seen.labelled("Other", ""), OWNER))
+                .hasMessageContaining("table.changed-meanwhile");
+    }
+
+    @Test
     void namesThatAreNotFoundBecomeNewRows() {
         OrchardTables orchard = orchard(Referring.OnRemoval.REFUSE);
         TableKey trees = orchard.trees.key();

@@ -1,5 +1,6 @@
 package org.pressboard.site;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import org.jooq.DSLContext;
@@ -17,6 +18,7 @@ import org.pressboard.table.Numeric;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Textual;
+import org.pressboard.testing.Eventually;
 import org.pressboard.value.FieldKey;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -56,6 +58,8 @@ abstract class WithOwnTable extends InBrowser {
             catalog.addPage(new Page(PAGE, "Grafts", List.of(listings)));
             publisher.publish(PAGE, Map.of(GRAFTS.key(), Openness.EVERYONE), null);
         });
+        // whoever locks the table would else wait for its indexes, and they for whoever locks it
+        Eventually.holds(() -> Arrays.stream(listings).allMatch(listing -> publisher.indexProgress(listing).isComplete()));
     }
 
     @AfterEach
