@@ -6,6 +6,7 @@ import java.time.LocalTime;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.value.TypedForm;
 import org.pressboard.value.Value;
 
 /** Reads dates and moments as files write them, with a point, slash or hyphen between the parts. */
@@ -78,17 +79,8 @@ final class Dates {
 
     private static @Nullable LocalDate yearLast(String text, int day, int month) {
         Matcher parts = YEAR_LAST.matcher(text);
-        return parts.matches() ? LocalDate.of(year(parts.group(4)), Integer.parseInt(parts.group(month)),
+        return parts.matches() ? LocalDate.of(TypedForm.year(parts.group(4)), Integer.parseInt(parts.group(month)),
                 Integer.parseInt(parts.group(day))) : null;
-    }
-
-    /** Years of two digits: 69 to 99 are of the 20th century, 00 to 68 of the 21st (POSIX, strptime's %y). */
-    static int year(String digits) {
-        int year = Integer.parseInt(digits);
-        if (digits.length() == 4) {
-            return year;
-        }
-        return year >= 69 ? 1900 + year : 2000 + year;
     }
 
     private static @Nullable LocalTime time(String text) {

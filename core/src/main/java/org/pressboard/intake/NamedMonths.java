@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.value.TypedForm;
 
 /**
  * Reads days whose month is a word: {@code 9 Mar 2024}, {@code March 9, 2024}, {@code 2024-Mar-09}. The names are those
@@ -53,7 +54,7 @@ final class NamedMonths {
             Matcher parts = form.matcher(text);
             if (parts.matches()) {
                 Month month = MONTHS.get(parts.group("month").toLowerCase(Locale.ROOT));
-                return month == null ? null : LocalDate.of(Dates.year(parts.group("year")), month,
+                return month == null ? null : LocalDate.of(TypedForm.year(parts.group("year")), month,
                         Integer.parseInt(parts.group("day")));
             }
         }

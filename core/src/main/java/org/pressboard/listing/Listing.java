@@ -36,10 +36,6 @@ public record Listing(ListingKey key, TableKey table, Condition keep, List<Field
 
     /** The same without fields that the table has no more, such as those in the bin. */
     public Listing of(Table table) {
-        if (show.stream().allMatch(table.fields()::has)
-                && order.stream().allMatch(sort -> table.fields().has(sort.field()))) {
-            return this;
-        }
         return new Listing(key, this.table, keep, show.stream().filter(table.fields()::has).toList(), search, narrow,
                 order.stream().filter(sort -> table.fields().has(sort.field())).toList(), pageSize, takeAway);
     }

@@ -70,10 +70,6 @@ public sealed interface Computed {
     /** Below what a tally never goes: nothing, a number, or another field of the row; at most one of the two. */
     record Floor(@Nullable Value number, @Nullable FieldKey field) {
         public static final Floor NONE = new Floor(null, null);
-
-        public boolean isNone() {
-            return number == null && field == null;
-        }
     }
 
     /** Fixed words and fields one behind the other. */

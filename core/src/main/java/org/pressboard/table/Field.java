@@ -67,8 +67,4 @@ public record Field(FieldKey key, String label, FieldType type, @Nullable Comput
     public Field explained(String otherHelp, String otherUnit) {
         return new Field(key, label, type, computed, rules, start, otherHelp, otherUnit, hidden);
     }
-
-    public Field hidden(boolean isHidden) {
-        return new Field(key, label, type, computed, rules, start, help, unit, isHidden);
-    }
 }

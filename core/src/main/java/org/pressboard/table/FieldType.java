@@ -43,6 +43,11 @@ public sealed interface FieldType permits Textual, Numeric, Temporal, FieldType.
         return this instanceof Numeric;
     }
 
+    /** Whether a field holds several values at once. */
+    default boolean isSeveral() {
+        return held() == Held.TEXTS;
+    }
+
     /** Whether a visitor may give a range of its values. */
     default boolean hasRange() {
         return false;

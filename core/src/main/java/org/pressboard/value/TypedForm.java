@@ -74,6 +74,14 @@ public final class TypedForm {
     }
 
     /** Years of two digits: 69 to 99 are of the 20th century, 00 to 68 of the 21st (POSIX, strptime's %y). */
+    public static int year(String digits) {
+        int year = Integer.parseInt(digits);
+        if (digits.length() == 4) {
+            return year;
+        }
+        return year >= 69 ? 1900 + year : 2000 + year;
+    }
+
     private Optional<Value> dayInParts(String text) {
         Matcher parts = PARTS_OF_DAY.matcher(text);
         if (!parts.matches()) {
@@ -81,10 +89,7 @@ public final class TypedForm {
         }
         int first = Integer.parseInt(parts.group(1));
         int second = Integer.parseInt(parts.group(3));
-        int year = Integer.parseInt(parts.group(4));
-        if (parts.group(4).length() == 2) {
-            year += year >= 69 ? 1900 : 2000;
-        }
+        int year = year(parts.group(4));
         try {
             return Optional.of(Value.of(LocalDate.of(year, isMonthFirst ? first : second,
                     isMonthFirst ? second : first)));

@@ -8,7 +8,9 @@ import java.time.LocalTime;
 import java.time.format.DateTimeFormatter;
 import java.time.format.FormatStyle;
 import java.util.Currency;
+import java.util.HashMap;
 import java.util.Locale;
+import java.util.Map;
 
 /**
  * The form of values for people of a language: numbers grouped, dates with the month as a word, as the language
@@ -22,6 +24,7 @@ public final class WrittenForm {
     private final Locale language;
     private final NumberFormat numbers;
     private final NumberFormat percents;
+    private final Map<Currency, com.ibm.icu.text.NumberFormat> amounts = new HashMap<>();
     private final DateTimeFormatter dates;
     private final DateTimeFormatter moments;
     private final DateTimeFormatter momentsToTheSecond;
@@ -70,13 +73,17 @@ public final class WrittenForm {
 
     /** With all its minor units, as many as ISO 4217 gives the currency. */
     public String money(BigDecimal amount, Currency currency) {
-        // of ICU, for the JDK leaves out the space that CLDR puts between a code and a number
+        return amounts.computeIfAbsent(currency, this::amountsOf).format(amount);
+    }
+
+    /** Of ICU, for the JDK leaves out the space that CLDR puts between a code and a number. */
+    private com.ibm.icu.text.NumberFormat amountsOf(Currency currency) {
         com.ibm.icu.text.NumberFormat format = com.ibm.icu.text.NumberFormat.getCurrencyInstance(language);
         format.setCurrency(com.ibm.icu.util.Currency.fromJavaCurrency(currency));
         int digits = Math.max(0, currency.getDefaultFractionDigits());
         format.setMaximumFractionDigits(digits);
         format.setMinimumFractionDigits(digits);
-        return format.format(amount);
+        return format;
     }
 
     private static String written(NumberFormat format, BigDecimal number, int digits) {

@@ -4,6 +4,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.edition.Edition;
 import org.pressboard.edition.Page;
+import org.pressboard.table.TableKey;
 
 /**
  * A page as the desk sees it: its draft and its editions, newest first.
@@ -14,6 +15,11 @@ public record DraftedPage(Page draft, List<Edition> editions, @Nullable Integer 
 
     public DraftedPage {
         editions = List.copyOf(editions);
+    }
+
+    /** Whether a listing of the draft is of that table. */
+    public boolean lists(TableKey table) {
+        return draft.listings().stream().anyMatch(listing -> listing.table().equals(table));
     }
 
     public boolean isPublished() {

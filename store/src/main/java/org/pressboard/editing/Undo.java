@@ -5,10 +5,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Name;
 import org.jooq.QueryPart;
-import org.jooq.Record;
 import org.jooq.impl.DSL;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.history.Act;
@@ -124,15 +124,21 @@ public class Undo {
     }
 
     private long putBackRemoved(Table table, long act) {
-        List<QueryPart> columns = new ArrayList<>(List.of(DSL.name(TableSql.ROW_ID), DSL.name("added_at"),
-                DSL.name("added_by"), DSL.name("changed_at"), DSL.name("changed_by")));
+        return putBackRemoved(table, act, List.of("added_at", "added_by", "changed_at", "changed_by"),
+                DSL.noCondition());
+    }
+
+    /** Gives back those of the removed rows that are not there again, with their number and these of its notes on them. */
+    private long putBackRemoved(Table table, long act, List<String> notes, Condition which) {
+        List<QueryPart> columns = new ArrayList<>(List.of(DSL.name(TableSql.ROW_ID)));
+        notes.forEach(note -> columns.add(DSL.name(note)));
         table.entered().forEach(field -> columns.add(DSL.name(field.key().name())));
         return sql.execute("""
                 insert into {0} ({1}) overriding system value select {4} from pressboard.history h,
                     jsonb_populate_record(null::{0}, h.before) as was
-                where h.act_id = {2} and h.table_key = {3} and h.verb = 'REMOVED'
+                where h.act_id = {2} and h.table_key = {3} and h.verb = 'REMOVED' and {5}
                     and not exists (select from {0} there where there.row_id = h.row_id)""", TableSql.name(table),
-                DSL.list(columns), DSL.val(act), DSL.val(table.key().name()), DSL.list(ofWas(columns)));
+                DSL.list(columns), DSL.val(act), DSL.val(table.key().name()), DSL.list(ofWas(columns)), which);
     }
 
     private static List<QueryPart> ofWas(List<QueryPart> columns) {
@@ -207,17 +213,9 @@ public class Undo {
     public void putBackRow(TableKey key, long act, long row, Author author) {
         Table table = catalog.table(key).orElseThrow(() -> ProblemsFound.of("not-there.table"));
         acts.begin(author, Act.What.PUT_BACK, key, Act.Details.of(""));
-        List<QueryPart> columns = new ArrayList<>(List.of(DSL.name(TableSql.ROW_ID), DSL.name("added_at"),
-                DSL.name("added_by")));
-        table.entered().forEach(field -> columns.add(DSL.name(field.key().name())));
         try {
-            if (!sql.fetch("""
-                    insert into {0} ({1}) overriding system value select {5} from pressboard.history h,
-                        jsonb_populate_record(null::{0}, h.before) as was
-                    where h.act_id = {2} and h.table_key = {3} and h.verb = 'REMOVED' and h.row_id = {4}
-                        and not exists (select from {0} there where there.row_id = h.row_id) returning row_id""",
-                    TableSql.name(table), DSL.list(columns), DSL.val(act), DSL.val(key.name()), DSL.val(row),
-                    DSL.list(ofWas(columns))).isEmpty()) {
+            if (putBackRemoved(table, act, List.of("added_at", "added_by"),
+                    DSL.condition("h.row_id = {0}", DSL.val(row))) > 0) {
                 return;
             }
         } catch (org.jooq.exception.DataAccessException | org.springframework.dao.DataAccessException broken) {

@@ -59,7 +59,7 @@ public class RowPicker {
                 .map(word -> Condition.compare(heading, Operator.CONTAINS, Value.of(word))).toList());
         RowQuery query = new RowQuery(sight, visitor, standpoint, sight.rows(sight.table().key()), sought,
                 List.of(SortBy.up(heading)), 1, OFFERED, List.of(heading));
-        return rows.page(query, language).rows().stream()
+        return rows.rows(query, language).stream()
                 .map(row -> new Value.Referred(row.id(), called(row, heading))).toList();
     }
 

@@ -96,6 +96,11 @@ public class Rows {
         return new RowPage(slice.rows(), found, outOf, slice.hasMore());
     }
 
+    /** The rows of that page alone, for whom it is all the same how many there are. */
+    List<Row> rows(RowQuery query, Locale language) {
+        return slice(new Key(revision(query), query, language, false)).rows();
+    }
+
     /** How many rows the query matches, as far as that is soon known. */
     public Total count(RowQuery query, Locale language) {
         return counts.count(query, language, 0);

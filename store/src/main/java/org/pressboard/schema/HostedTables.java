@@ -10,7 +10,6 @@ import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
-import org.pressboard.table.FieldType;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
@@ -176,15 +175,10 @@ public class HostedTables {
 
     /** Gives all rows that have one text in a choice the other. */
     void rename(Table table, org.pressboard.table.Field field, String was, String is) {
-        sql.execute(isSeveral(field)
+        sql.execute(field.type().isSeveral()
                         ? "update {0} set {1} = array_replace({1}, {2}::text, {3}::text) where {2} = any({1})"
                         : "update {0} set {1} = {3} where {1} = {2}",
                 TableSql.name(table), column(field), DSL.val(was), DSL.val(is));
-    }
-
-    /** Whether the field holds several values. */
-    static boolean isSeveral(org.pressboard.table.Field field) {
-        return field.type().held() == FieldType.Held.TEXTS;
     }
 
     /** Removes the table with all its rows for good. */

@@ -174,7 +174,7 @@ public class Indexes implements DisposableBean {
         Field<?> indexed = TableSql.alone(table, language).indexed(column.by().key());
         String name = IndexName.of(table, column.by().key(),
                 "order_" + language.toLanguageTag().toLowerCase(Locale.ROOT));
-        Query statement = HostedTables.isSeveral(column.by())
+        Query statement = column.by().type().isSeveral()
                 ? DSL.query("create index concurrently {0} on {1} using gin ({2})", DSL.name(name),
                         TableSql.name(table), TableSql.column(column.by()))
                 : DSL.query("create index concurrently {0} on {1} ({2}, {3})", DSL.name(name), TableSql.name(table),

@@ -209,23 +209,22 @@ public class Retyping {
     private List<? extends Record> former(Tables tables, Table table, Field was, Bin.RemovedField kept, long after) {
         org.jooq.Field<?> column = DSL.field(DSL.name(kept.column()), ValueSql.columnType(was.type()));
         org.jooq.Field<Long> rowId = DSL.field(DSL.name(TableSql.ROW_ID), Long.class);
-        org.jooq.Field<?> value = column;
         if (was.type() instanceof Referring referring) {
             Table target = tables.get(referring.to());
             TableSql named = TableSql.of(Sight.whole(tables, target.key()), NOBODY, Locale.ENGLISH);
-            value = DSL.field("(select {0} from {1} where {2} = referred)", String.class,
+            org.jooq.Field<String> called = DSL.field("(select {0} from {1} where {2} = referred)", String.class,
                     named.shown(target.headingField().orElseThrow().key()), named.asTable(), named.rowId());
-            return sql.select(rowId, value).from(DSL.table("(select {0}, {1} as referred from {2}) held", rowId, column,
+            return sql.select(rowId, called).from(DSL.table("(select {0}, {1} as referred from {2}) held", rowId, column,
                     TableSql.name(table))).where(rowId.gt(after)).and(DSL.condition("referred is not null"))
                     .orderBy(rowId).limit(BATCH).fetch();
         }
-        return sql.select(rowId, value).from(TableSql.name(table)).where(rowId.gt(after)).and(column.isNotNull())
+        return sql.select(rowId, column).from(TableSql.name(table)).where(rowId.gt(after)).and(column.isNotNull())
                 .orderBy(rowId).limit(BATCH).fetch();
     }
 
     private void fill(Table table, Field field, List<Long> rows, List<@Nullable String> values) {
         String type = ValueSql.columnType(field.type()).getCastTypeName(sql.configuration());
-        sql.execute("update {0} kept set {1} = " + (HostedTables.isSeveral(field)
+        sql.execute("update {0} kept set {1} = " + (field.type().isSeveral()
                         ? "string_to_array(given.value, E'\\n')" : "given.value::" + type)
                         + " from unnest({2}::bigint[], {3}::text[]) given (id, value) where kept.row_id = given.id",
                 TableSql.name(table), DSL.name(field.key().name()), DSL.val(rows.toArray(Long[]::new)),

@@ -5,7 +5,6 @@ import org.jooq.Condition;
 import org.jooq.Field;
 import org.jooq.impl.DSL;
 import org.pressboard.condition.Operator;
-import org.pressboard.table.FieldType;
 import org.pressboard.value.FieldKey;
 
 /** Compiles the core's conditions; its answers are those of the core, absent values included. */
@@ -49,7 +48,7 @@ final class ConditionSql {
     }
 
     private boolean isSeveral(FieldKey key) {
-        return place.table().field(key).type().held() == FieldType.Held.TEXTS;
+        return place.table().field(key).type().isSeveral();
     }
 
     /** In the collation of the index, without which the index would not serve. */

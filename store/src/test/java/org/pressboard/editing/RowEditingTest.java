@@ -141,6 +141,18 @@ class RowEditingTest extends StoreTest {
     }
 
     @Test
+    void oneOfSeveralRemovedRowsComesBackAlone() {
+        OrchardTables orchard = orchard(Referring.OnRemoval.REFUSE);
+        TableKey kinds = orchard.varieties.key();
+        List<Long> rows = List.of(add(kinds, OrchardTables.kind("One")), add(kinds, OrchardTables.kind("Two")));
+        long act = editing.remove(kinds, rows, OWNER);
+        undo.putBackRow(kinds, act, rows.get(1), OWNER);
+        assertThat(value(kinds, rows.get(1), OrchardTables.NAME)).contains(Value.of("Two"));
+        assertThat(editing.find(kinds, rows.get(0))).isEmpty();
+        assertThatThrownBy(() -> undo.putBackRow(kinds, act, rows.get(1), OWNER)).hasMessageContaining("bin.gone");
+    }
+
+    @Test
     void eachStepCanBeTakenBackAndThatToo() {
         OrchardTables orchard = orchard(Referring.OnRemoval.REFUSE);
         TableKey kinds = orchard.varieties.key();

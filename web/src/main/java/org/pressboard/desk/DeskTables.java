@@ -81,8 +81,7 @@ class DeskTables {
     }
 
     private TableEntry entry(Table table, List<DraftedPage> pages, Locale language) {
-        List<DraftedPage> on = pages.stream().filter(page -> page.draft().listings().stream()
-                .anyMatch(listing -> listing.table().equals(table.key()))).toList();
+        List<DraftedPage> on = pages.stream().filter(page -> page.lists(table.key())).toList();
         String rows = sheets.count(TableListing.everything(catalog.published().tables(), table.key()), language);
         return new TableEntry(table, rows, Openness.of(catalog.grants(table.key())), on);
     }

@@ -83,7 +83,7 @@ final class SheetBuilder {
 
     /** Those narrowed by already are always there. */
     private List<Value> rows(Referring type, FieldKey key, String called) {
-        List<Value> offered = new ArrayList<>(picks.named(type, state.narrowingOf(key).values()));
+        List<Value> offered = new ArrayList<>(picks.picked(key, type));
         picks.find(type, called).stream()
                 .filter(found -> offered.stream().noneMatch(each -> each.compareWith(found) == 0)).forEach(offered::add);
         return offered;
@@ -124,7 +124,7 @@ final class SheetBuilder {
     private List<Chip> chips(Field field, Narrowing narrowing) {
         List<Chip> chips = new ArrayList<>();
         List<? extends Value> picked = field.type() instanceof Referring type
-                ? picks.named(type, narrowing.values()) : narrowing.values();
+                ? picks.picked(field.key(), type) : narrowing.values();
         for (Value value : picked) {
             chips.add(new Chip(field.label(), field.type().write(value, words.written()),
                     address.write(state.without(field.key(), value))));

@@ -2,8 +2,10 @@ package org.pressboard.sheet;
 
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.listing.RowPage;
 import org.pressboard.listing.RowQuery;
@@ -11,6 +13,7 @@ import org.pressboard.rows.RowPicker;
 import org.pressboard.rows.Rows;
 import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
+import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Component;
@@ -55,6 +58,7 @@ public class Sheets {
 
         private final Asking asking;
         private final Locale language;
+        private final Map<FieldKey, List<Value.Referred>> named = new HashMap<>();
 
         private Picks(Asking asking, Locale language) {
             this.asking = asking;
@@ -65,9 +69,11 @@ public class Sheets {
             return picker.find(asking.sight().of(type.to()), asking.visitor(), standpoint(), called, language);
         }
 
-        List<Value.Referred> named(Referring type, List<Value> picked) {
-            return picker.headings(asking.sight().of(type.to()), asking.visitor(), standpoint(), picked.stream()
-                    .map(value -> ((Value.Referred) value).row()).toList());
+        /** The rows that a field is narrowed to, by what they are called; the menu and the chips both tell them. */
+        List<Value.Referred> picked(FieldKey field, Referring type) {
+            return named.computeIfAbsent(field, key -> picker.headings(asking.sight().of(type.to()), asking.visitor(),
+                    standpoint(), asking.asked().state().narrowingOf(key).values().stream()
+                            .map(value -> ((Value.Referred) value).row()).toList()));
         }
 
         private Standpoint standpoint() {

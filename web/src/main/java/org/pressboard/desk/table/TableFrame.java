@@ -1,9 +1,7 @@
 package org.pressboard.desk.table;
 
-import java.util.List;
 import java.util.Optional;
 import org.pressboard.catalog.Catalog;
-import org.pressboard.catalog.DraftedPage;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
 import org.pressboard.table.Table;
@@ -42,13 +40,7 @@ class TableFrame {
         model.addAttribute("table", table);
         model.addAttribute("tab", tab);
         model.addAttribute("words", words());
-        model.addAttribute("pages", pages(table));
         return table;
-    }
-
-    private List<DraftedPage> pages(Table table) {
-        return catalog.pages().values().stream().filter(page -> page.draft().listings().stream()
-                .anyMatch(listing -> listing.table().equals(table.key()))).toList();
     }
 
     /** The desk speaks English. */

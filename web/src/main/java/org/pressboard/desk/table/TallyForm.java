@@ -3,7 +3,6 @@ package org.pressboard.desk.table;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Condition;
@@ -12,7 +11,6 @@ import org.pressboard.condition.Operator;
 import org.pressboard.sheet.Words;
 import org.pressboard.table.Computed;
 import org.pressboard.table.Field;
-import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.table.Temporal;
@@ -77,12 +75,11 @@ final class TallyForm {
     }
 
     private String first(String name) {
-        return Objects.toString(sent.getFirst(name), "");
+        return SentTexts.at(sent, name, 0);
     }
 
     private String at(String name, int index) {
-        List<String> texts = sent.getOrDefault(name, List.of());
-        return index < texts.size() ? texts.get(index) : "";
+        return SentTexts.at(sent, name, index);
     }
 
     private static @Nullable Field column(Table of, String name) {
@@ -194,10 +191,5 @@ final class TallyForm {
 
     private static String name(@Nullable FieldKey key) {
         return key == null ? "" : key.name();
-    }
-
-    /** Whether a field can be compared in a condition by what is typed. */
-    static boolean isComparable(Field field) {
-        return field.isColumn() && !(field.type() instanceof Referring);
     }
 }
