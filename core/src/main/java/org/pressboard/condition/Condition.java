@@ -3,7 +3,6 @@ package org.pressboard.condition;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
-import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
@@ -57,6 +56,19 @@ public sealed interface Condition {
     record Empty(FieldKey field) implements Condition {
     }
 
+    /**
+     * One of the fields has the text somewhere in it, blind to case and accents (see {@link org.pressboard.value.Folding}). Of no fields, or
+     * none with a value, it does not hold. True or false, never unknown.
+     */
+    record Mentions(List<FieldKey> among, String text) implements Condition {
+        public Mentions {
+            among = List.copyOf(among);
+            if (text.isEmpty()) {
+                throw new IllegalArgumentException("Nothing to look for");
+            }
+        }
+    }
+
     static Condition compare(FieldKey field, Operator operator, Value value) {
         return new Compare(field, operator, new Operand.Fixed(value));
     }
@@ -101,12 +113,28 @@ public sealed interface Condition {
 
     /** Whether the answer may differ with the day or with whoever looks. */
     default boolean dependsOnStandpoint() {
-        return hasComparison(compare -> !(compare.operand instanceof Operand.Fixed));
+        return switch (this) {
+            case All all -> all.parts.stream().anyMatch(Condition::dependsOnStandpoint);
+            case Any any -> any.parts.stream().anyMatch(Condition::dependsOnStandpoint);
+            case Not not -> not.part.dependsOnStandpoint();
+            case Compare compare -> !(compare.operand instanceof Operand.Fixed);
+            case Mentions mentions -> false;
+            case OneOf oneOf -> false;
+            case Empty empty -> false;
+        };
     }
 
     /** Whether it looks for words or letters within texts. */
     default boolean comparesText() {
-        return hasComparison(compare -> compare.operator.isForText());
+        return switch (this) {
+            case All all -> all.parts.stream().anyMatch(Condition::comparesText);
+            case Any any -> any.parts.stream().anyMatch(Condition::comparesText);
+            case Not not -> not.part.comparesText();
+            case Compare compare -> compare.operator.isForText();
+            case Mentions mentions -> true;
+            case OneOf oneOf -> false;
+            case Empty empty -> false;
+        };
     }
 
     /** The fields that it asks about. */
@@ -118,22 +146,12 @@ public sealed interface Condition {
             case Compare compare -> Set.of(compare.field);
             case OneOf oneOf -> Set.of(oneOf.field);
             case Empty empty -> Set.of(empty.field);
+            case Mentions mentions -> Set.copyOf(mentions.among);
         };
     }
 
     private static Set<FieldKey> fieldsOf(List<Condition> parts) {
         return parts.stream().flatMap(part -> part.fields().stream()).collect(Collectors.toSet());
-    }
-
-    private boolean hasComparison(Predicate<Compare> wanted) {
-        return switch (this) {
-            case All all -> all.parts.stream().anyMatch(part -> part.hasComparison(wanted));
-            case Any any -> any.parts.stream().anyMatch(part -> part.hasComparison(wanted));
-            case Not not -> not.part.hasComparison(wanted);
-            case Compare compare -> wanted.test(compare);
-            case OneOf oneOf -> false;
-            case Empty empty -> false;
-        };
     }
 
     private static List<Condition> partsOfAll(Condition condition) {

@@ -1,6 +1,7 @@
 package org.pressboard.condition;
 
 import java.util.Optional;
+import org.pressboard.value.Folding;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 
@@ -19,6 +20,8 @@ final class Evaluation {
             case Condition.Not not -> of(not.part(), row, standpoint).not();
             case Condition.Empty empty -> Truth.of(row.find(empty.field()).isEmpty());
             case Condition.OneOf oneOf -> oneOf(oneOf, row.find(oneOf.field()));
+            case Condition.Mentions mentions -> Truth.of(mentions.among().stream().anyMatch(field -> compare(
+                    row.find(field), Operator.CONTAINS, Optional.of(Value.of(mentions.text()))) == Truth.TRUE));
             case Condition.Compare compare -> compare(row.find(compare.field()), compare.operator(),
                     compare.operand().resolve(standpoint));
         };
@@ -58,20 +61,16 @@ final class Evaluation {
             case AT_MOST -> left.compareWith(right) <= 0;
             case GREATER -> left.compareWith(right) > 0;
             case AT_LEAST -> left.compareWith(right) >= 0;
-            case CONTAINS -> lowerCase(left).contains(lowerCase(right));
-            case BEGINS -> lowerCase(left).startsWith(lowerCase(right));
+            case CONTAINS -> folded(left).contains(folded(right));
+            case BEGINS -> folded(left).startsWith(folded(right));
         };
     }
 
-    /** Character by character, as PostgreSQL's ILIKE does: a letter never becomes two. */
-    private static String lowerCase(Value value) {
-        String text = switch (value) {
-            case Value.Text(String itself) -> itself;
-            case Value.Referred(long row, String heading) -> heading;
+    private static String folded(Value value) {
+        return switch (value) {
+            case Value.Text(String itself) -> Folding.fold(itself);
+            case Value.Referred(long row, String heading) -> Folding.fold(heading);
             default -> throw new IllegalArgumentException("Not a text: " + value);
         };
-        StringBuilder lower = new StringBuilder(text.length());
-        text.codePoints().map(Character::toLowerCase).forEach(lower::appendCodePoint);
-        return lower.toString();
     }
 }

@@ -14,9 +14,9 @@ public enum Operator {
     AT_MOST,
     GREATER,
     AT_LEAST,
-    /** The text has the other somewhere in it, upper and lower case alike. Of several texts, one of them has. */
+    /** The text has the other somewhere in it, blind to case and accents. Of several texts, one of them has. */
     CONTAINS,
-    /** The text begins with the other, upper and lower case alike. Of several texts, one of them does. */
+    /** The text begins with the other, blind to case and accents. Of several texts, one of them does. */
     BEGINS;
 
     /** Whether something is a certain value. */

@@ -11,7 +11,7 @@ import org.pressboard.value.Value;
 final class RowRoom {
 
     /** A page less its own heading and that of a row, and what Pressboard keeps of each row. */
-    private static final int ROOM = 8_160 - 24 - 120;
+    private static final int ROOM = 8_160 - 24 - 140;
 
     private static final int NEVER_TOO_MANY = 300;
     private static final int LONGEST_INSIDE = 24;

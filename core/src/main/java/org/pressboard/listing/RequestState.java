@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import org.pressboard.condition.Condition;
-import org.pressboard.condition.Operator;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
 
@@ -88,10 +87,7 @@ public record RequestState(String search, SortedMap<FieldKey, Narrowing> narrowi
     /** Which rows are sought: each word in one of the searched fields, and each narrowed field as narrowed. */
     Condition sought(List<FieldKey> searched) {
         List<Condition> parts = new ArrayList<>();
-        for (String word : words()) {
-            parts.add(Condition.any(searched.stream()
-                    .map(field -> Condition.compare(field, Operator.CONTAINS, Value.of(word))).toList()));
-        }
+        words().forEach(word -> parts.add(new Condition.Mentions(searched, word)));
         for (Map.Entry<FieldKey, Narrowing> entry : narrowing.entrySet()) {
             parts.add(entry.getValue().condition(entry.getKey()));
         }

@@ -1,10 +1,10 @@
 package org.pressboard.table;
 
-import java.text.Normalizer;
 import java.time.LocalTime;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import org.pressboard.value.Folding;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.TypedForm;
 import org.pressboard.value.Value;
@@ -19,12 +19,6 @@ public record Conversion(FieldType from, FieldType to, Map<String, Long> rows) {
 
     private static final TypedForm PLAIN = TypedForm.of(Locale.ROOT);
 
-    /** The text as names are met by: blind to case and accents. */
-    public static String folded(String text) {
-        return Normalizer.normalize(text.strip(), Normalizer.Form.NFKD).replaceAll("\\p{M}+", "")
-                .toLowerCase(Locale.ROOT).replace("ß", "ss");
-    }
-
     /** @param value one of the former kind; of references, what the row is called */
     public Optional<Value> convert(Value value) {
         if (to instanceof Temporal.Date && value instanceof Value.Moment(java.time.LocalDateTime at)) {
@@ -33,7 +27,7 @@ public record Conversion(FieldType from, FieldType to, Map<String, Long> rows) {
         }
         String text = PlainForm.write(value);
         if (to instanceof Referring) {
-            return Optional.ofNullable(rows.get(folded(text))).map(row -> new Value.Referred(row, text));
+            return Optional.ofNullable(rows.get(Folding.fold(text.strip()))).map(row -> new Value.Referred(row, text));
         }
         return to instanceof Textual textual ? textual.readTyped(text, PLAIN)
                 : to.read(text).filter(read -> !(to instanceof Chosen)).or(() -> to.readTyped(text, PLAIN));

@@ -48,6 +48,12 @@ public record Table(TableKey key, String label, Fields fields, String descriptio
         return fields.stream().filter(Field::isColumn).toList();
     }
 
+    /** The columns that hold texts, in which words can be looked for. */
+    public List<Field> searchable() {
+        return columns().stream().filter(field -> field.type().isText() && field.type().held() != FieldType.Held.ROW)
+                .toList();
+    }
+
     /** The fields that people fill in. */
     public List<Field> entered() {
         return fields.stream().filter(Field::isEntered).toList();

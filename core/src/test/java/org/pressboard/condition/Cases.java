@@ -95,11 +95,12 @@ public final class Cases {
 
     /** A condition at most so deep. */
     public static Condition condition(RandomGenerator random, int depth) {
-        return switch (random.nextInt(depth > 0 ? 6 : 3)) {
+        return switch (random.nextInt(depth > 0 ? 7 : 4)) {
             case 0, 1 -> compare(random);
             case 2 -> random.nextBoolean() ? Condition.isEmpty(field(random)) : oneOf(random);
-            case 3 -> new Condition.All(parts(random, depth));
-            case 4 -> new Condition.Any(parts(random, depth));
+            case 3 -> mentions(random);
+            case 4 -> new Condition.All(parts(random, depth));
+            case 5 -> new Condition.Any(parts(random, depth));
             default -> condition(random, depth - 1).not();
         };
     }
@@ -119,6 +120,12 @@ public final class Cases {
         List<Operator> operators = List.of(Operator.values()).stream()
                 .filter(operator -> isText || !operator.isForText()).toList();
         return new Condition.Compare(field, pick(operators, random), operand(field, random));
+    }
+
+    private static Condition mentions(RandomGenerator random) {
+        List<FieldKey> texts = TABLE.fields().keysWhere(FieldType::isText);
+        return new Condition.Mentions(texts.subList(random.nextInt(texts.size()), texts.size()),
+                pick(List.of("å", "STRASSE", "edith", "1", "%", "_b", "\\", "x\ny", "cid"), random));
     }
 
     private static Operand operand(FieldKey field, RandomGenerator random) {

@@ -41,7 +41,7 @@ class ConditionTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"ÅSBY,true", "sby,true", "SB,true", "asby,false", "%,false", "_,false"})
+    @CsvSource({"ÅSBY,true", "sby,true", "SB,true", "asby,true", "%,false", "_,false"})
     void containsTakesLettersAlikeAndSignsAsTheyAre(String part, boolean holds) {
         assertThat(Condition.compare(NAME, Operator.CONTAINS, Value.of(part)).holds(named("Åsby"), NOBODY))
                 .isEqualTo(holds);

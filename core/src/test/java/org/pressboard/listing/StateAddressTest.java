@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.time.LocalDateTime;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -19,7 +19,6 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.pressboard.condition.Cases;
 import org.pressboard.condition.Condition;
-import org.pressboard.condition.Operator;
 import org.pressboard.problem.Problem;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
@@ -154,9 +153,7 @@ class StateAddressTest {
     @Test
     void eachWordMustBeInOneOfTheSearchedFields() {
         Condition sought = read("?q=red+apple").state().sought(LISTING.search());
-        Condition red = new Condition.Any(List.of(
-                Condition.compare(Cases.NAME, Operator.CONTAINS, Value.of("red")),
-                Condition.compare(Cases.NOTES, Operator.CONTAINS, Value.of("red"))));
+        Condition red = new Condition.Mentions(List.of(Cases.NAME, Cases.NOTES), "red");
         assertThat(sought).isInstanceOfSatisfying(Condition.All.class,
                 all -> assertThat(all.parts()).hasSize(2).contains(red));
     }

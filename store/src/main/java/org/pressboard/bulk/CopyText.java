@@ -6,6 +6,9 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.table.Field;
+import org.pressboard.table.Table;
+import org.pressboard.value.Folding;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Value;
 
@@ -14,8 +17,20 @@ final class CopyText {
 
     private static final int ROOM = 64 * 1024;
 
+    private final boolean[] isSearched;
+    private final StringBuilder searched = new StringBuilder();
     private byte[] bytes = new byte[2 * ROOM];
     private int length;
+
+    /** For rows of a table's entered fields, with what is searched of each behind them. */
+    CopyText(Table table) {
+        List<Field> searchable = table.searchable();
+        List<Field> entered = table.entered();
+        isSearched = new boolean[entered.size()];
+        for (int i = 0; i < isSearched.length; i++) {
+            isSearched[i] = searchable.contains(entered.get(i));
+        }
+    }
 
     boolean isFull() {
         return length >= ROOM;
@@ -34,12 +49,16 @@ final class CopyText {
     }
 
     void row(List<@Nullable Value> values) {
+        searched.setLength(0);
         for (int i = 0; i < values.size(); i++) {
-            if (i > 0) {
-                put('\t');
+            Value value = values.get(i);
+            value(value);
+            put('\t');
+            if (isSearched[i] && value != null) {
+                searched.append(searched.isEmpty() ? "" : PlainForm.BETWEEN).append(PlainForm.write(value));
             }
-            value(values.get(i));
         }
+        text(Folding.fold(searched.toString()));
         put('\n');
     }
 

@@ -35,7 +35,7 @@ final class TableLoad {
     private final java.util.UUID intake;
     private final String copy;
     private final List<Outcome.KeptAside> aside = new ArrayList<>();
-    private final CopyText text = new CopyText();
+    private final CopyText text;
     private long rowsRead;
     private long rowsAside;
 
@@ -44,6 +44,8 @@ final class TableLoad {
         this.intake = intake;
         List<QueryPart> columns = new ArrayList<>();
         table.entered().forEach(field -> columns.add(DSL.name(field.key().name())));
+        columns.add(DSL.name(TableSql.SEARCH_TEXT));
+        this.text = new CopyText(table);
         this.copy = sql.render(DSL.query("copy {0} ({1}) from stdin", TableSql.name(table), DSL.list(columns)));
     }
 

@@ -145,7 +145,8 @@ public final class Definitions {
         @Type(name = "not", value = Condition.Not.class),
         @Type(name = "compare", value = Condition.Compare.class),
         @Type(name = "one-of", value = Condition.OneOf.class),
-        @Type(name = "empty", value = Condition.Empty.class)
+        @Type(name = "empty", value = Condition.Empty.class),
+        @Type(name = "mentions", value = Condition.Mentions.class)
     })
     private interface Conditions {
     }

@@ -6,7 +6,6 @@ import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Select;
 import org.jooq.impl.DSL;
-import org.jspecify.annotations.Nullable;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.sql.TableSql;
 
@@ -16,20 +15,12 @@ final class KeyFinder {
     /** So many rows are gone through in their order in the hope that words are common, before an index is asked. */
     private static final int LOOKED_AT = 3_000;
 
-    /** So many when these had many with the words, but not enough for a page further on. */
-    private static final int LOOKED_AT_FURTHER = 30_000;
-    private static final int MANY = 90;
-
-    /** As many rows as can well be handed to and fro. */
-    private static final int FEW = 30_000;
-
     private final DSLContext sql;
     private final RowQuery query;
     private final TableSql table;
     private final Way way;
     private final List<Stretch> stretches;
-    private Condition condition;
-    private @Nullable Integer matching;
+    private final Condition condition;
 
     KeyFinder(DSLContext sql, RowQuery query, TableSql table, Way way) {
         this.sql = sql;
@@ -43,52 +34,44 @@ final class KeyFinder {
     }
 
     Keys find() {
-        List<Anchor> found = query.sought().comparesText() ? findWords() : collect();
+        if (!query.sought().comparesText()) {
+            return page(collect());
+        }
+        List<Anchor> near = Stretch.canBeginAnywhere(query) ? lookAt() : List.of();
+        return near.isEmpty() ? sortAll() : page(near);
+    }
+
+    private Keys page(List<Anchor> found) {
         List<Anchor> page = found.subList(0, Math.min(found.size(), query.size()));
-        return new Keys(way.backwards() ? page.reversed() : page, way.hasMore(found.size()), matching);
+        return new Keys(way.backwards() ? page.reversed() : page, way.hasMore(found.size()));
     }
 
     /**
-     * The first rows that have common words are found soonest by going through the rows in their order. Where that is
-     * in vain, all that have them are fetched, by the index of words, and put in order: to go on through the order
-     * would cost the more the later they come in it. PostgreSQL cannot tell, as it has no idea how often words occur
-     * within texts, nor where.
+     * The first rows that have common words are found soonest by going through the rows in their order; none where that
+     * is in vain. To go on through the order would cost the more the later they come in it. PostgreSQL cannot tell, as
+     * it has no idea where words occur.
      */
-    private List<Anchor> findWords() {
-        if (!Stretch.canBeginAnywhere(query)) {
-            return collect();
-        }
+    private List<Anchor> lookAt() {
         long needed = way.skip() + way.take();
-        List<Anchor> near = lookAt(LOOKED_AT, needed);
-        if (near.size() < needed && near.size() >= MANY
-                && needed * LOOKED_AT <= (long) near.size() * LOOKED_AT_FURTHER) {
-            near = lookAt(LOOKED_AT_FURTHER, needed);
+        if (needed > LOOKED_AT) {
+            return List.of();
         }
-        if (near.size() == needed) {
-            return near.subList((int) way.skip(), near.size());
-        }
-        fetchWordsFirst();
-        return collect();
-    }
-
-    /** Those that match among the first so many rows. */
-    private List<Anchor> lookAt(int rows, long atMost) {
         Stretch first = stretches.getFirst();
         Select<?> near = sql.select(table.everything()).from(table.asTable()).where(within(first))
-                .orderBy(first.order()).limit(rows);
-        return sql.select(first.marking()).from(table.over(near)).where(condition).orderBy(first.order()).limit(atMost)
+                .orderBy(first.order()).limit(LOOKED_AT);
+        List<Anchor> found = sql.select(first.marking()).from(table.over(near))
+                .where(table.conditionRowByRow(query.condition())).orderBy(first.order()).limit(needed)
                 .fetch(first::marked);
+        return found.size() < needed ? List.of() : found.subList((int) way.skip(), found.size());
     }
 
-    private void fetchWordsFirst() {
-        List<Long> some = sql.select(table.rowId()).from(table.asTable()).where(condition).limit(FEW + 1)
-                .fetch(table.rowId());
-        if (some.size() <= FEW) {
-            matching = some.size();
-            condition = table.rowId().eq(DSL.any(some.toArray(Long[]::new)));
-        } else {
-            sql.execute("select set_config('enable_indexscan', 'off', true)");
-        }
+    /** Fetches all rows that match, by whatever index serves, and only then puts them in order. */
+    private Keys sortAll() {
+        Stretch all = Stretch.all(query, table);
+        Select<?> matching = sql.select(table.everything()).from(table.asTable()).where(condition).offset(0);
+        List<Anchor> found = sql.select(all.marking()).from(table.over(matching)).orderBy(all.order())
+                .limit(query.size() + 1).offset(query.offset()).fetch(all::marked);
+        return new Keys(found.subList(0, Math.min(found.size(), query.size())), found.size() > query.size());
     }
 
     private List<Anchor> collect() {

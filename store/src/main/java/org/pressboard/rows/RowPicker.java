@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Locale;
 import org.jooq.DSLContext;
 import org.pressboard.condition.Condition;
-import org.pressboard.condition.Operator;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
@@ -56,7 +55,7 @@ public class RowPicker {
         }
         Condition sought = Condition.all(List.of(words.strip().split("\\s+")).stream().limit(MOST_WORDS)
                 .filter(word -> !word.isEmpty() && sight.table().field(heading).type().isText())
-                .map(word -> Condition.compare(heading, Operator.CONTAINS, Value.of(word))).toList());
+                .<Condition>map(word -> new Condition.Mentions(List.of(heading), word)).toList());
         RowQuery query = new RowQuery(sight, visitor, standpoint, sight.rows(sight.table().key()), sought,
                 List.of(SortBy.up(heading)), 1, OFFERED, List.of(heading));
         return rows.rows(query, language).stream()

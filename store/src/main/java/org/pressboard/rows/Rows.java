@@ -122,18 +122,15 @@ public class Rows {
 
     private Slice read(Key key) {
         Keys keys = keys(key);
-        return new Slice(rows(key, keys.rowIds()), keys.hasMore(), keys.matching());
+        return new Slice(rows(key, keys.rowIds()), keys.hasMore());
     }
 
     private static long known(RowQuery query, Slice slice) {
         return slice.rows().isEmpty() ? 0 : query.offset() + slice.rows().size() + (slice.hasMore() ? 1 : 0);
     }
 
-    /** Finding the rows may have told how many there are, and the last page always does. */
+    /** The last page always tells how many there are. */
     private static @Nullable Total toldByPage(RowQuery query, Slice slice) {
-        if (slice.matching() != null) {
-            return new Total.Exactly(slice.matching());
-        }
         boolean isLast = !slice.hasMore() && (!slice.rows().isEmpty() || query.page() == 1);
         return isLast ? new Total.Exactly(query.offset() + slice.rows().size()) : null;
     }

@@ -1,16 +1,11 @@
 package org.pressboard.rows;
 
 import java.util.List;
-import org.jspecify.annotations.Nullable;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 
-/**
- * The rows of a page and whether more follow, as they are kept for the next who asks the same.
- *
- * @param matching how many rows match, where that was found out on the way
- */
-record Slice(List<Row> rows, boolean hasMore, @Nullable Integer matching) {
+/** The rows of a page and whether more follow, as they are kept for the next who asks the same. */
+record Slice(List<Row> rows, boolean hasMore) {
 
     private static final int BYTES_OF_A_VALUE = 64;
 

@@ -36,6 +36,13 @@ record Stretch(TableSql table, Condition rows, @Nullable SortBy field, List<Sort
         };
     }
 
+    /** The whole of the query's order, which no index need hold. */
+    static Stretch all(RowQuery query, TableSql table) {
+        SortBy field = query.order().size() == 1 ? query.order().getFirst() : null;
+        return new Stretch(table, DSL.noCondition(), field, table.order(query.order(), query.isLastDescending()),
+                query.isLastDescending());
+    }
+
     /** Whether an order can be read backwards, and from any row of it. */
     static boolean canBeginAnywhere(RowQuery query) {
         return query.order().size() <= 1;

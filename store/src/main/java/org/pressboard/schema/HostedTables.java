@@ -29,11 +29,13 @@ public class HostedTables {
     private final DSLContext sql;
     private final RowSecurity security;
     private final TallyUpkeep tallies;
+    private final SearchTexts searching;
 
-    HostedTables(DSLContext sql, RowSecurity security, TallyUpkeep tallies) {
+    HostedTables(DSLContext sql, RowSecurity security, TallyUpkeep tallies, SearchTexts searching) {
         this.sql = sql;
         this.security = security;
         this.tallies = tallies;
+        this.searching = searching;
     }
 
     /** Makes the table, empty, with nobody granted anything. */
@@ -47,14 +49,15 @@ public class HostedTables {
             columns.add(DSL.field(DSL.name(when), SQLDataType.TIMESTAMPWITHTIMEZONE.notNull()
                     .defaultValue(DSL.currentOffsetDateTime())));
         }
-        for (String who : List.of("added_by", "changed_by")) {
-            columns.add(DSL.field(DSL.name(who), SQLDataType.CLOB));
+        for (String text : List.of("added_by", "changed_by", TableSql.SEARCH_TEXT)) {
+            columns.add(DSL.field(DSL.name(text), SQLDataType.CLOB));
         }
         sql.createTable(name).columns(columns).primaryKey(DSL.name(TableSql.ROW_ID)).execute();
         describe(table);
         security.begin(table);
         sql.fetch("select pressboard.watch({0}::regclass), pressboard.remember({0}::regclass)",
                 DSL.inline(sql.render(name)));
+        searching.keep(table);
         table.columns().forEach(field -> bind(table, field));
     }
 
@@ -185,6 +188,7 @@ public class HostedTables {
     public void drop(Table table) {
         tallies.stopOf(table);
         sql.execute("drop table {0} cascade", TableSql.name(table));
+        searching.forget(table.key().name());
     }
 
     /** Puts the table where nobody asks it. */
@@ -199,5 +203,6 @@ public class HostedTables {
 
     void dropBinned(TableKey table) {
         sql.execute("drop table if exists {0} cascade", DSL.name(BIN, table.name()));
+        searching.forget(table.name());
     }
 }

@@ -14,9 +14,17 @@ final class IndexName {
     }
 
     static String of(Table table, FieldKey field, String purpose) {
-        String whole = table.key() + "." + field + "." + purpose;
-        String digest = UUID.nameUUIDFromBytes(whole.getBytes(StandardCharsets.UTF_8)).toString().substring(0, 8);
-        return cut(table.key().name()) + "_" + cut(field.name()) + "_" + purpose + "_" + digest;
+        return cut(table.key().name()) + "_" + cut(field.name()) + "_" + purpose + "_"
+                + digest(table.key() + "." + field + "." + purpose);
+    }
+
+    /** Of one for the table as a whole. */
+    static String of(Table table, String purpose) {
+        return cut(table.key().name()) + "_" + purpose + "_" + digest(table.key() + "." + purpose);
+    }
+
+    private static String digest(String whole) {
+        return UUID.nameUUIDFromBytes(whole.getBytes(StandardCharsets.UTF_8)).toString().substring(0, 8);
     }
 
     private static String cut(String name) {

@@ -22,7 +22,6 @@ import org.jooq.impl.DSL;
 import org.pressboard.listing.Listing;
 import org.pressboard.sql.Canceled;
 import org.pressboard.sql.TableSql;
-import org.pressboard.table.FieldType;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
@@ -34,7 +33,7 @@ import org.springframework.stereotype.Component;
 
 /**
  * The indexes that a published listing needs: one for each field by which it can be sorted or narrowed, and one of
- * trigrams for each field searched. They are made one after the other in the background, without holding up readers
+ * trigrams for what is searched. They are made one after the other in the background, without holding up readers
  * or writers; what is there already is left alone.
  */
 @Component
@@ -163,8 +162,8 @@ public class Indexes implements DisposableBean {
                     .forEach(wanted::add);
         }
         for (FieldKey key : listing.search()) {
-            tables.columnsOf(table, table.field(key)).stream().filter(column -> isText(column.by()))
-                    .map(column -> search(with, column)).forEach(wanted::add);
+            tables.columnsOf(table, table.field(key)).stream().map(Tables.Reference::from)
+                    .map(searched -> search(with, searched)).forEach(wanted::add);
         }
         return wanted.stream().distinct().toList();
     }
@@ -182,15 +181,10 @@ public class Indexes implements DisposableBean {
         return new Wanted(table, name, with.render(statement));
     }
 
-    private static Wanted search(DSLContext with, Tables.Reference column) {
-        Table table = column.from();
-        String name = IndexName.of(table, column.by().key(), "search");
+    private static Wanted search(DSLContext with, Table table) {
+        String name = IndexName.of(table, "search");
         return new Wanted(table, name, with.render(DSL.query("create index concurrently {0} on {1} using gin ({2} {3})",
-                DSL.name(name), TableSql.name(table), TableSql.column(column.by()), trigramClass(with))));
-    }
-
-    private static boolean isText(org.pressboard.table.Field field) {
-        return field.type().held() == FieldType.Held.TEXT;
+                DSL.name(name), TableSql.name(table), DSL.name(TableSql.SEARCH_TEXT), trigramClass(with))));
     }
 
     private static List<FieldKey> sortedOrNarrowed(Table table, Listing listing) {

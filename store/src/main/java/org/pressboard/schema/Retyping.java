@@ -30,6 +30,7 @@ import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.Folding;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Value;
 import org.springframework.stereotype.Component;
@@ -132,8 +133,12 @@ public class Retyping {
         TableSql source = TableSql.of(Sight.whole(tables, target.key()), NOBODY, Locale.ENGLISH);
         sql.select(source.rowId(), source.shown(by)).from(source.asTable()).where(source.shown(by).isNotNull())
                 .orderBy(source.rowId()).limit(MOST_HEADINGS + 1)
-                .forEach(row -> byName.putIfAbsent(Conversion.folded(PlainForm.write(Objects.requireNonNull(
+                .forEach(row -> byName.putIfAbsent(folded(PlainForm.write(Objects.requireNonNull(
                         ValueSql.fromColumn(row.get(1))))), row.get(0, Long.class)));
+    }
+
+    private static String folded(String name) {
+        return Folding.fold(name.strip());
     }
 
     /**
@@ -156,7 +161,7 @@ public class Retyping {
                 .limit(MOST_HEADINGS).forEach(row -> {
                     String text = PlainForm.write(Objects.requireNonNull(ValueSql.fromColumn(row.get(0)))).strip();
                     if (!text.isEmpty() && conversion.convert(Value.of(text)).isEmpty()) {
-                        missing.putIfAbsent(Conversion.folded(text), text);
+                        missing.putIfAbsent(folded(text), text);
                     }
                 });
         if (missing.size() > MOST_MADE) {

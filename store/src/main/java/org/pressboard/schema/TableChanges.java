@@ -42,6 +42,7 @@ public class TableChanges {
     private final Catalog catalog;
     private final HostedTables hosted;
     private final TallyUpkeep tallies;
+    private final SearchTexts searching;
     private final Bin bin;
     private final Retyping retyping;
     private final Indexes indexes;
@@ -49,11 +50,12 @@ public class TableChanges {
     private final ChangeFeed changes;
     private final DSLContext sql;
 
-    TableChanges(Catalog catalog, HostedTables hosted, TallyUpkeep tallies, Bin bin, Retyping retyping, Indexes indexes,
-            Acts acts, ChangeFeed changes, DSLContext sql) {
+    TableChanges(Catalog catalog, HostedTables hosted, TallyUpkeep tallies, SearchTexts searching, Bin bin,
+            Retyping retyping, Indexes indexes, Acts acts, ChangeFeed changes, DSLContext sql) {
         this.catalog = catalog;
         this.hosted = hosted;
         this.tallies = tallies;
+        this.searching = searching;
         this.bin = bin;
         this.retyping = retyping;
         this.indexes = indexes;
@@ -285,6 +287,7 @@ public class TableChanges {
      */
     private void apply(Table before, Table after, long act, @Nullable Long takenBack) {
         indexes.giveWay();
+        searching.pause(before);
         Tables tables = catalog.tables().with(after);
         for (Field field : before.fields()) {
             Field now = after.fields().find(field.key()).orElse(null);
@@ -301,8 +304,24 @@ public class TableChanges {
             }
         }
         hosted.describe(after);
+        keepSearched(before, after, takenBack != null);
         catalog.define(after);
         changes.tableRemoved(after.key());
+    }
+
+    /** Texts that are gone, or came with a field, change what is searched of the rows; a new, empty field does not. */
+    private void keepSearched(Table before, Table after, boolean isTakenBack) {
+        searching.keep(after);
+        boolean isGone = before.searchable().stream().anyMatch(field -> hasOtherColumn(field, after));
+        boolean hasCome = after.searchable().stream().anyMatch(field -> hasOtherColumn(field, before)
+                && (isTakenBack || !field.isEntered() || before.fields().has(field.key())));
+        if (isGone || hasCome) {
+            searching.fill(after);
+        }
+    }
+
+    private static boolean hasOtherColumn(Field field, Table in) {
+        return in.fields().find(field.key()).filter(other -> isSameColumn(field, other)).isEmpty();
     }
 
     private static boolean isSameColumn(Field one, Field other) {

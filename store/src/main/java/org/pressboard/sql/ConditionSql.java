@@ -3,7 +3,9 @@ package org.pressboard.sql;
 import java.util.List;
 import org.jooq.Condition;
 import org.jooq.Field;
+import org.jooq.Param;
 import org.jooq.impl.DSL;
+import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Operator;
 import org.pressboard.value.FieldKey;
 
@@ -13,30 +15,64 @@ final class ConditionSql {
     private final FieldSql fields;
     private final Joins.Place place;
     private final OperandSql operands;
+    private final Mentioning mentioning;
 
+    /** How that some fields mention a text is asked. */
+    interface Mentioning {
+
+        Condition of(MentionSql mention, List<FieldKey> fields);
+    }
+
+    /** Of one row after the other. */
     ConditionSql(FieldSql fields, Joins.Place place, OperandSql operands) {
+        this(fields, place, operands, (mention, among) -> mention.rowByRow(place, among));
+    }
+
+    ConditionSql(FieldSql fields, Joins.Place place, OperandSql operands, Mentioning mentioning) {
         this.fields = fields;
         this.place = place;
         this.operands = operands;
+        this.mentioning = mentioning;
     }
 
     Condition of(org.pressboard.condition.Condition condition) {
+        return of(condition, false);
+    }
+
+    /** @param negated whether it stands within a "not", where unknown and false are not the same */
+    private Condition of(org.pressboard.condition.Condition condition, boolean negated) {
         return switch (condition) {
             case org.pressboard.condition.Condition.All all -> all.parts().isEmpty()
-                    ? DSL.trueCondition() : DSL.and(parts(all.parts()));
+                    ? DSL.trueCondition() : DSL.and(parts(all.parts(), negated));
             case org.pressboard.condition.Condition.Any any -> any.parts().isEmpty()
-                    ? DSL.falseCondition() : DSL.or(parts(any.parts()));
-            case org.pressboard.condition.Condition.Not not -> DSL.not(of(not.part()));
+                    ? DSL.falseCondition() : DSL.or(parts(any.parts(), negated));
+            case org.pressboard.condition.Condition.Not not -> DSL.not(of(not.part(), true));
             case org.pressboard.condition.Condition.Empty empty -> told(empty.field()).isNull();
             case org.pressboard.condition.Condition.OneOf oneOf -> oneOf(oneOf);
-            case org.pressboard.condition.Condition.Compare compare -> isSeveral(compare.field())
-                    ? compareSeveral(compare.field(), compare.operator(), operands.of(compare.operand()))
-                    : compare(compare.field(), compare.operator(), operands.of(compare.operand()));
+            case org.pressboard.condition.Condition.Mentions mentions -> mentions(mentions, negated);
+            case org.pressboard.condition.Condition.Compare compare -> compare(compare, negated);
         };
     }
 
-    private List<Condition> parts(List<org.pressboard.condition.Condition> parts) {
-        return parts.stream().map(this::of).toList();
+    private List<Condition> parts(List<org.pressboard.condition.Condition> parts, boolean negated) {
+        return parts.stream().map(part -> of(part, negated)).toList();
+    }
+
+    private Condition mentions(org.pressboard.condition.Condition.Mentions mentions, boolean negated) {
+        Condition asked = mentioning.of(new MentionSql(fields, mentions.text()), mentions.among());
+        return negated ? DSL.condition("coalesce({0}, false)", asked) : asked;
+    }
+
+    private Condition compare(org.pressboard.condition.Condition.Compare compare, boolean negated) {
+        Field<?> operand = operands.of(compare.operand());
+        if (!compare.operator().isForText()) {
+            return isSeveral(compare.field()) ? compareSeveral(compare.field(), compare.operator(), operand)
+                    : compare(compare.field(), compare.operator(), operand);
+        }
+        Condition like = like(compare.field(), compare.operator() == Operator.BEGINS ? "" : "%", operand);
+        boolean isKeptFolded = place.table().searchable().contains(place.table().field(compare.field()));
+        return !negated && isKeptFolded && known(operand) != null
+                ? MentionSql.searched(place).like(MentionSql.containing(known(operand))).and(like) : like;
     }
 
     private Field<?> told(FieldKey key) {
@@ -70,26 +106,27 @@ final class ConditionSql {
             case AT_MOST -> DSL.condition("{0} <= {1}", byCodePoint(key), operand);
             case GREATER -> DSL.condition("{0} > {1}", byCodePoint(key), operand);
             case AT_LEAST -> DSL.condition("{0} >= {1}", byCodePoint(key), operand);
-            case CONTAINS -> DSL.condition("{0} ilike {1}", shown(key), pattern("%", operand));
-            case BEGINS -> DSL.condition("{0} ilike {1}", shown(key), pattern("", operand));
+            case CONTAINS, BEGINS -> throw new IllegalArgumentException("Asked of letters: " + key);
         };
     }
 
-    /** That it has the operand among its values, or one that begins with or contains it. */
+    /** That it has the operand among its values. */
     private Condition compareSeveral(FieldKey key, Operator operator, Field<?> operand) {
         return switch (operator) {
             case EQUALS -> DSL.condition("{0} = any({1})", operand, told(key));
             case DIFFERS -> DSL.condition("{0} <> all({1})", operand, told(key));
-            case CONTAINS -> likeOneOf(key, pattern("%", operand));
-            case BEGINS -> likeOneOf(key, pattern("", operand));
-            case LESS, AT_MOST, GREATER, AT_LEAST ->
+            case LESS, AT_MOST, GREATER, AT_LEAST, CONTAINS, BEGINS ->
                     throw new IllegalArgumentException("Several values have no order: " + key);
         };
     }
 
     /** Nothing is known where there is no value, or nothing to compare with. */
-    private Condition likeOneOf(FieldKey key, Field<?> pattern) {
-        return DSL.condition("(select bool_or(each ilike {0}) from unnest({1}) each)", pattern, told(key));
+    private Condition like(FieldKey key, String before, Field<?> operand) {
+        Field<?> pattern = pattern(before, operand);
+        return isSeveral(key)
+                ? DSL.condition("(select bool_or({0} like {1}) from unnest({2}) each)",
+                        MentionSql.folded(DSL.field(DSL.name("each"))), pattern, told(key))
+                : DSL.condition("{0} like {1}", MentionSql.folded(shown(key)), pattern);
     }
 
     @SuppressWarnings("unchecked")
@@ -101,10 +138,15 @@ final class ConditionSql {
 
     /** A pattern in which the operand stands for itself. What is known now is escaped now, so an index can serve. */
     private static Field<?> pattern(String before, Field<?> operand) {
-        if (operand instanceof org.jooq.Param<?> known && known.getValue() instanceof String text) {
-            return DSL.val(before + text.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%");
+        String known = known(operand);
+        if (known != null) {
+            return DSL.val(before + MentionSql.escaped(known) + "%");
         }
         return DSL.field("{0} || regexp_replace({1}, '([\\\\%_])', '\\\\\\1', 'g') || '%'", String.class,
-                DSL.inline(before), operand);
+                DSL.inline(before), MentionSql.folded(operand));
+    }
+
+    private static @Nullable String known(Field<?> operand) {
+        return operand instanceof Param<?> param && param.getValue() instanceof String text ? text : null;
     }
 }

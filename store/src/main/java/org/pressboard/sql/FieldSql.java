@@ -109,7 +109,8 @@ final class FieldSql {
         return filled.isEmpty() ? text : DSL.when(DSL.or(filled), text);
     }
 
-    private Joins.Place through(Joins.Place place, org.pressboard.table.Field reference) {
+    /** Where a reference leads to. */
+    Joins.Place through(Joins.Place place, org.pressboard.table.Field reference) {
         Table target = sight.tables().target(reference);
         org.pressboard.condition.Condition seen = sight.rows(target.key());
         return joins.through(place, reference.key(), target, to -> DSL

@@ -5,11 +5,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.Function;
 import org.jooq.Collation;
 import org.jooq.Condition;
 import org.jooq.Field;
 import org.jooq.Name;
 import org.jooq.QueryPart;
+import org.jooq.Select;
 import org.jooq.SortField;
 import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
@@ -34,8 +36,12 @@ public final class TableSql {
     /** The number of a row: its primary key. */
     public static final String ROW_ID = "row_id";
 
+    /** All that is searched of a row, folded; kept by the database. */
+    public static final String SEARCH_TEXT = "search_text";
+
     private static final Standpoint NOBODY = new Standpoint(LocalDate.EPOCH, null);
 
+    private final Sight sight;
     private final Table table;
     private final Locale language;
     private final OperandSql operands;
@@ -43,6 +49,7 @@ public final class TableSql {
     private final FieldSql fields;
 
     private TableSql(Sight sight, Locale language, OperandSql operands) {
+        this.sight = sight;
         this.table = sight.table();
         this.language = language;
         this.operands = operands;
@@ -84,7 +91,7 @@ public final class TableSql {
     }
 
     /** The same over some of its rows. */
-    public org.jooq.Table<?> over(org.jooq.Select<?> rows) {
+    public org.jooq.Table<?> over(Select<?> rows) {
         QueryPart some = DSL.sql("({0}) as {1}", rows, DSL.name(table.key().name()));
         return DSL.table("{0}", joins.over(some));
     }
@@ -172,7 +179,20 @@ public final class TableSql {
         return by;
     }
 
+    /** The condition as it is asked of the table as a whole, with all indexes at hand. */
     public Condition condition(org.pressboard.condition.Condition condition) {
+        return new ConditionSql(fields, root(), operands,
+                (mention, among) -> mention.bySets(root(), among, this::rowsApart)).of(condition);
+    }
+
+    /** The same as it is asked of few rows, one after the other. */
+    public Condition conditionRowByRow(org.pressboard.condition.Condition condition) {
         return new ConditionSql(fields, root(), operands).of(condition);
+    }
+
+    private Select<?> rowsApart(Function<MentionSql, Condition> meeting, String text) {
+        Joins own = new Joins(name(table));
+        Condition met = meeting.apply(new MentionSql(new FieldSql(sight, own, operands, collation()), text));
+        return DSL.select(rowId()).from(DSL.table("{0}", own)).where(met);
     }
 }

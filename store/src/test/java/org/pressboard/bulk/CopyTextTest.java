@@ -7,8 +7,14 @@ import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.pressboard.condition.Cases;
+import org.pressboard.table.Field;
+import org.pressboard.table.FieldType;
+import org.pressboard.table.Fields;
 import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+import org.pressboard.table.Textual;
 import org.pressboard.testing.StoreTest;
+import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 
@@ -16,10 +22,13 @@ class CopyTextTest extends StoreTest {
 
     @Test
     void specialSignsAreEscapedAsCopyWantsThem() {
-        CopyText text = new CopyText();
+        Fields fields = new Fields(List.of(new Field(new FieldKey("a"), "A", new Textual.Text()),
+                new Field(new FieldKey("b"), "B", new Textual.Text()),
+                new Field(new FieldKey("c"), "C", new FieldType.YesNo())));
+        CopyText text = new CopyText(new Table(new TableKey("t"), "T", fields));
         text.row(Arrays.asList(Value.of("a\tb\\n\r\nü\t🍏"), null, Value.of(true)));
         assertThat(new String(text.bytes(), 0, text.length(), StandardCharsets.UTF_8))
-                .isEqualTo("a\\tb\\\\n\\r\\nü\\t🍏\t\\N\tyes\n");
+                .isEqualTo("a\\tb\\\\n\\r\\nü\\t🍏\t\\N\tyes\ta\\tb\\\\n\\r\\nu\\t🍏\n");
     }
 
     @Test

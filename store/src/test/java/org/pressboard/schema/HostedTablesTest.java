@@ -79,8 +79,8 @@ class HostedTablesTest extends StoreTest {
         Table table = tableWith(List.of());
         Listing listing = publishWithRows(table, 20_000);
         Eventually.holds(() -> publisher.indexProgress(listing).isComplete());
-        assertThat(publisher.indexProgress(listing).wanted()).isGreaterThan(8);
-        assertThat(plan("select row_id from hosted." + table.key() + " where name ilike '%abcdef%'"))
+        assertThat(publisher.indexProgress(listing).wanted()).isGreaterThan(7);
+        assertThat(plan("select row_id from hosted." + table.key() + " where search_text like '%abcdef%'"))
                 .contains("_search_");
         assertThat(plan("select row_id from hosted." + table.key() + " where weeks is not null "
                 + "order by weeks desc, row_id desc limit 25")).contains("Index").contains("_order_");

@@ -92,8 +92,15 @@ class RelatedAgreementTest extends StoreTest {
         rows.put(cases.makers.key(), seen);
         TableSql table = TableSql.of(new Sight(tables.get(cases.tools.key()), tables, rows), visitor.on(Cases.TODAY),
                 ENGLISH);
-        return inTransaction(() -> sql.select(table.rowId()).from(table.asTable()).where(table.condition(condition))
-                .orderBy(table.rowId()).fetch(table.rowId()));
+        List<Long> found = ids(table, table.condition(condition));
+        assertThat(ids(table, table.conditionRowByRow(condition))).as("seed %d, row by row, seen %s, %s", SEED, seen,
+                condition).isEqualTo(found);
+        return found;
+    }
+
+    private List<Long> ids(TableSql table, org.jooq.Condition condition) {
+        return Objects.requireNonNull(inTransaction(() -> sql.select(table.rowId()).from(table.asTable())
+                .where(condition).orderBy(table.rowId()).fetch(table.rowId())));
     }
 
     private void byRowSecurity(List<Field> fields) {

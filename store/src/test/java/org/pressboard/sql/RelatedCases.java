@@ -162,12 +162,13 @@ final class RelatedCases {
 
     /** A condition at most so deep on these fields. */
     static Condition condition(List<Field> fields, List<Row> makers, RandomGenerator random, int depth) {
-        return switch (random.nextInt(depth > 0 ? 6 : 3)) {
+        return switch (random.nextInt(depth > 0 ? 7 : 4)) {
             case 0, 1 -> compare(Cases.pick(fields, random), makers, random);
             case 2 -> random.nextBoolean() ? Condition.isEmpty(Cases.pick(fields, random).key())
                     : oneOf(Cases.pick(fields, random), makers, random);
-            case 3 -> new Condition.All(parts(fields, makers, random, depth));
-            case 4 -> new Condition.Any(parts(fields, makers, random, depth));
+            case 3 -> mentions(fields, random);
+            case 4 -> new Condition.All(parts(fields, makers, random, depth));
+            case 5 -> new Condition.Any(parts(fields, makers, random, depth));
             default -> condition(fields, makers, random, depth - 1).not();
         };
     }
@@ -178,6 +179,13 @@ final class RelatedCases {
             parts.add(condition(fields, makers, random, depth - 1));
         }
         return parts;
+    }
+
+    private static Condition mentions(List<Field> fields, RandomGenerator random) {
+        List<Field> texts = fields.stream().filter(field -> field.type().isText())
+                .filter(field -> random.nextInt(3) > 0).toList();
+        return new Condition.Mentions(texts.stream().map(Field::key).toList(),
+                Cases.pick(List.of("asby", "STRASSE", "zoe", "_", "%", "by", "x\ny", "a"), random));
     }
 
     private static Condition compare(Field field, List<Row> makers, RandomGenerator random) {
