@@ -130,6 +130,61 @@ Alpine.data('rowPicker', () => ({
   },
 }));
 
+// Takes files that are dropped or chosen; they are sent at once, and stand in the row when it is kept.
+Alpine.data('fileField', () => ({
+  over: false,
+  busy: false,
+  problem: '',
+  dropped(event) {
+    this.over = false;
+    this.upload([...event.dataTransfer.files]);
+  },
+  send() {
+    this.upload([...this.$refs.chosen.files]);
+  },
+  async upload(files) {
+    const { field, many, pictures } = this.$root.dataset;
+    const taken = many === 'true' ? files : files.slice(0, 1);
+    if (this.busy || !taken.length) return;
+    const form = new FormData();
+    form.set('_csrf', this.$root.closest('form').elements._csrf.value);
+    form.set('field', field);
+    form.set('pictures', pictures);
+    taken.forEach(file => form.append('file', file));
+    this.busy = true;
+    this.problem = '';
+    try {
+      const answer = await fetch('/desk/files', { method: 'POST', body: form });
+      if (!answer.ok) throw new Error(answer.statusText);
+      this.take(await answer.text(), many === 'true');
+    } catch (failed) {
+      this.problem = 'The file could not be sent. Check the connection and its size, and try again.';
+    }
+    this.busy = false;
+    this.$refs.chosen.value = '';
+  },
+  take(html, isMany) {
+    const brought = [...new DOMParser().parseFromString(html, 'text/html').body.querySelectorAll('li')];
+    this.problem = brought.filter(line => 'problem' in line.dataset).map(line => line.textContent).join(' ');
+    const files = brought.filter(line => !('problem' in line.dataset));
+    if (!files.length) return;
+    if (!isMany) this.$refs.files.replaceChildren();
+    this.$refs.files.append(...files);
+    this.touched();
+  },
+  clicked(event) {
+    const way = event.target.closest('[data-move]')?.dataset.move;
+    const line = event.target.closest('li');
+    if (way === 'up') line.previousElementSibling?.before(line);
+    if (way === 'down') line.nextElementSibling?.after(line);
+    if (way === 'out') line.remove();
+    if (way) this.touched();
+  },
+  touched() {
+    this.$root.dispatchEvent(new Event('input', { bubbles: true }));
+  },
+}));
+
 // Lines that move up and down by their buttons.
 Alpine.data('lines', () => ({
   clicked(event) {

@@ -73,6 +73,7 @@ final class FitTally {
             case Value.Moment moment -> noteEnds(value);
             case Value.Time time -> noteEnds(value);
             case Value.Referred referred -> { }
+            case Value.Attachment file -> { }
             case Value.Several several -> { }
         }
     }

@@ -2,6 +2,7 @@ package org.pressboard.intake;
 
 import java.nio.charset.StandardCharsets;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.value.PlainForm;
 import org.pressboard.value.Value;
 
 /**
@@ -45,6 +46,7 @@ final class RowRoom {
             case Value.Moment moment -> addAligned(8);
             case Value.Time time -> addAligned(8);
             case Value.Referred referred -> addAligned(8);
+            case Value.Attachment file -> addText(PlainForm.write(file));
             case Value.Several several -> several.values().forEach(this::add);
         }
     }

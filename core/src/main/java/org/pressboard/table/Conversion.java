@@ -25,7 +25,8 @@ public record Conversion(FieldType from, FieldType to, Map<String, Long> rows) {
             return at.toLocalTime().equals(LocalTime.MIDNIGHT) ? Optional.of(Value.of(at.toLocalDate()))
                     : Optional.empty();
         }
-        String text = PlainForm.write(value);
+        String text = from instanceof Attached && !(to instanceof Attached)
+                ? String.join(PlainForm.BETWEEN, Attached.names(value)) : PlainForm.write(value);
         if (to instanceof Referring) {
             return Optional.ofNullable(rows.get(Folding.fold(text.strip()))).map(row -> new Value.Referred(row, text));
         }

@@ -12,6 +12,8 @@ import java.time.temporal.ChronoField;
 import java.time.temporal.TemporalAccessor;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
 /**
@@ -23,6 +25,7 @@ public final class PlainForm {
     /** What stands between several values. */
     public static final String BETWEEN = "\n";
 
+    private static final Pattern KNOWN_FILE = Pattern.compile("([0-9a-f]{64})/(.+)", Pattern.DOTALL);
     private static final int DAY_LENGTH = 10;
     private static final int LAST_YEAR = 9999;
 
@@ -39,9 +42,16 @@ public final class PlainForm {
             case Value.Moment moment -> ISO_LOCAL_DATE_TIME.format(moment.at());
             case Value.Time time -> ISO_LOCAL_TIME.format(time.at());
             case Value.Referred referred -> Long.toString(referred.row());
+            case Value.Attachment file -> file.isThere() ? file.content() + "/" + file.name() : file.name();
             case Value.Several several -> several.values().stream().map(PlainForm::write)
                     .collect(Collectors.joining(BETWEEN));
         };
+    }
+
+    /** A file by the digest of its content and its name, or by its name alone. */
+    public static Value attachment(String text) {
+        Matcher known = KNOWN_FILE.matcher(text);
+        return known.matches() ? new Value.Attachment(known.group(1), known.group(2)) : new Value.Attachment("", text);
     }
 
     public static Optional<Value> whole(String text) {

@@ -42,6 +42,24 @@ public sealed interface Value {
     record Referred(long row, String heading) implements Value {
     }
 
+    /**
+     * A file that is kept beside the rows.
+     *
+     * @param content the SHA-256 digest of its bytes in hexadecimal digits; empty: only its name is known so far
+     * @param name    what it is called
+     */
+    record Attachment(String content, String name) implements Value {
+        public Attachment {
+            if (!content.matches("(?:[0-9a-f]{64})?") || name.isEmpty()) {
+                throw new IllegalArgumentException("No file: " + content + "/" + name);
+            }
+        }
+
+        public boolean isThere() {
+            return !content.isEmpty();
+        }
+    }
+
     /** Several values of one kind in their order, each once; never none. */
     record Several(List<Value> values) implements Value {
         public Several {
@@ -88,7 +106,7 @@ public sealed interface Value {
     /**
      * Less than, equal to or greater than zero, as this value comes before, with or after the other: numbers as
      * numbers, whatever their scale; a date as its midnight beside a moment; no before yes; texts by code point
-     * (for the order in which people read texts see {@link TextOrder}); rows referred to by their number; several
+     * (for the order in which people read texts see {@link TextOrder}); files by their plain form; rows referred to by their number; several
      * values one after the other.
      *
      * @throws IllegalArgumentException when the two are of kinds that cannot be compared
@@ -108,6 +126,8 @@ public sealed interface Value {
             case Moment mine when other instanceof Moment its -> mine.at.compareTo(its.at);
             case Time mine when other instanceof Time its -> mine.at.compareTo(its.at);
             case Referred mine when other instanceof Referred its -> Long.compare(mine.row, its.row);
+            case Attachment mine when other instanceof Attachment its ->
+                    PlainForm.write(mine).compareTo(PlainForm.write(its));
             case Several mine when other instanceof Several its -> Arrays.compare(
                     mine.values.toArray(Value[]::new), its.values.toArray(Value[]::new), Value::compareWith);
             default -> throw new IllegalArgumentException("Cannot compare " + this + " with " + other);

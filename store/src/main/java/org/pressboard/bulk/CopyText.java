@@ -68,6 +68,8 @@ final class CopyText {
             put('N');
         } else if (value instanceof Value.Text(String text)) {
             text(text);
+        } else if (value instanceof Value.Attachment) {
+            text(PlainForm.write(value));
         } else if (value instanceof Value.Several(List<Value> values)) {
             text(array(values));
         } else {

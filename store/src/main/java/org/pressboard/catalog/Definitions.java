@@ -116,7 +116,9 @@ public final class Definitions {
         @Type(name = "choices", value = Chosen.Choices.class),
         @Type(name = "reference", value = Referring.Reference.class),
         @Type(name = "person", value = Referring.Person.class),
-        @Type(name = "picture", value = Attached.Picture.class)
+        @Type(name = "picture", value = Attached.Picture.class),
+        @Type(name = "pictures", value = Attached.Pictures.class),
+        @Type(name = "file", value = Attached.File.class)
     })
     private interface FieldTypes {
     }
@@ -170,6 +172,7 @@ public final class Definitions {
         @Type(name = "moment", value = Value.Moment.class),
         @Type(name = "time", value = Value.Time.class),
         @Type(name = "row", value = Value.Referred.class),
+        @Type(name = "file", value = Value.Attachment.class),
         @Type(name = "several", value = Value.Several.class)
     })
     private interface Values {

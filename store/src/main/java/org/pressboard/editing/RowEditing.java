@@ -17,6 +17,8 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.Sight;
+import org.pressboard.files.Files;
+import org.pressboard.files.KeptFile;
 import org.pressboard.history.Act;
 import org.pressboard.history.Acts;
 import org.pressboard.history.Author;
@@ -26,6 +28,7 @@ import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.Picking;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
+import org.pressboard.table.Attached;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
@@ -45,11 +48,13 @@ public class RowEditing {
     private final DSLContext sql;
     private final Catalog catalog;
     private final Acts acts;
+    private final Files files;
 
-    RowEditing(DSLContext sql, Catalog catalog, Acts acts) {
+    RowEditing(DSLContext sql, Catalog catalog, Acts acts, Files files) {
         this.sql = sql;
         this.catalog = catalog;
         this.acts = acts;
+        this.files = files;
     }
 
     /** What came of a change. */
@@ -102,6 +107,7 @@ public class RowEditing {
             return new Added(new Outcome.Refused(problems), 0);
         }
         long act = acts.begin(author, Act.What.ROW_ADDED, key, Act.Details.of(called(table, values)));
+        files.use(key, values.values());
         Map<Field<?>, Field<?>> columns = columns(table, all);
         columns.put(DSL.field(DSL.name("added_by")), DSL.val(author.who()));
         columns.put(DSL.field(DSL.name("changed_by")), DSL.val(author.who()));
@@ -157,6 +163,7 @@ public class RowEditing {
     }
 
     private void update(Table table, Collection<Long> rows, Map<FieldKey, Optional<Value>> changed, Author author) {
+        files.use(table.key(), changed.values().stream().flatMap(Optional::stream).toList());
         Map<Field<?>, Field<?>> columns = columns(table, changed);
         columns.put(DSL.field(DSL.name("changed_at")), DSL.currentOffsetDateTime());
         columns.put(DSL.field(DSL.name("changed_by")), DSL.val(author.who()));
@@ -277,11 +284,29 @@ public class RowEditing {
                 .and(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).ne(row == null ? -1L : row)))) {
             return Optional.of(Problem.of("entry.not-unique"));
         }
+        if (field.type() instanceof Attached attached) {
+            return lookAt(attached, value);
+        }
         boolean leadsNowhere = value instanceof Value.Referred referred && !sql.fetchExists(DSL.selectOne()
                 .from(TableSql.name(tables.target(field)))
                 .where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).eq(referred.row())));
         return leadsNowhere ? Optional.of(Problem.of("entry.no-such-row", tables.target(field).label()))
                 : Optional.empty();
+    }
+
+    /** Files must be there, and pictures where pictures are wanted; one of which only the name is known may come later. */
+    private Optional<Problem> lookAt(Attached type, Value value) {
+        for (Value each : value.each()) {
+            Value.Attachment attachment = (Value.Attachment) each;
+            Optional<KeptFile> file = files.find(attachment.content());
+            if (attachment.isThere() && file.isEmpty()) {
+                return Optional.of(Problem.of("entry.no-such-file", attachment.name()));
+            }
+            if (type.isOfPictures() && file.isPresent() && !file.get().isPicture()) {
+                return Optional.of(Problem.of("entry.no-picture", attachment.name()));
+            }
+        }
+        return Optional.empty();
     }
 
     /** What another did at the same moment is found out by the database. */

@@ -14,6 +14,7 @@ import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.PlainForm;
 import org.pressboard.value.Value;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
@@ -81,8 +82,9 @@ public class RowHistory {
             return Optional.empty();
         }
         if (node.isArray()) {
-            List<Value> each = node.valueStream().<Value>map(one -> Value.of(one.asString())).toList();
-            return each.isEmpty() ? Optional.empty() : Optional.of(new Value.Several(each));
+            List<String> each = node.valueStream().map(JsonNode::asString).toList();
+            return type.read(String.join(PlainForm.BETWEEN, each)).or(() -> each.isEmpty() ? Optional.empty()
+                    : Optional.of(new Value.Several(each.stream().<Value>map(Value::of).toList())));
         }
         String text = node.isBoolean() ? (node.asBoolean() ? "yes" : "no") : node.asString();
         return type.read(text).or(() -> Optional.of(Value.of(text)));

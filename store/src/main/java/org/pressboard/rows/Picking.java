@@ -16,12 +16,14 @@ import org.pressboard.value.Value;
 /** What is read of each row of a query, and the row as the core has it. */
 public final class Picking {
 
+    private final TableSql table;
     private final List<FieldKey> fields;
     private final List<Field<?>> columns = new ArrayList<>();
     private final Map<FieldKey, Integer> shown = new HashMap<>();
     private final Map<FieldKey, Integer> told = new HashMap<>();
 
     private Picking(TableSql table, List<FieldKey> fields) {
+        this.table = table;
         this.fields = fields;
         columns.add(table.rowId());
     }
@@ -63,7 +65,7 @@ public final class Picking {
         Object is = found.get(shown.get(key));
         Integer number = told.get(key);
         if (number == null) {
-            return ValueSql.fromColumn(is);
+            return ValueSql.fromColumn(is, table.type(key));
         }
         Long row = found.get(number, Long.class);
         return row == null ? null : new Value.Referred(row, is == null ? "" : is.toString());

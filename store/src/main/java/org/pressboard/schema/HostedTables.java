@@ -10,6 +10,7 @@ import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
+import org.pressboard.table.Attached;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
@@ -72,9 +73,19 @@ public class HostedTables {
         if (field.isEntered() && field.type() instanceof Referring referring) {
             addReference(table, field, referring);
         }
+        if (field.isEntered() && field.type() instanceof Attached attached) {
+            addFileIndex(table, field, attached);
+        }
         if (field.rules().unique()) {
             addUnique(table, field);
         }
+    }
+
+    /** By which it is found out who may see a file. */
+    private void addFileIndex(Table table, org.pressboard.table.Field field, Attached attached) {
+        sql.execute(attached.isSeveral() ? "create index {0} on {1} using gin (hosted.contents({2}))"
+                        : "create index {0} on {1} (left({2}, 64))",
+                DSL.name(IndexName.of(table, field.key(), "files")), TableSql.name(table), column(field));
     }
 
     private void addReference(Table table, org.pressboard.table.Field field, Referring referring) {
@@ -116,8 +127,9 @@ public class HostedTables {
     /** Takes off what binds a column, before it goes into the bin. */
     private void unbind(Table table, org.pressboard.table.Field field) {
         sql.execute("alter table {0} drop constraint if exists {1}", TableSql.name(table), referenceName(table, field));
-        sql.execute("drop index if exists {0}",
-                DSL.name(TableSql.SCHEMA, IndexName.of(table, field.key(), "reference")));
+        for (String purpose : List.of("reference", "files")) {
+            sql.execute("drop index if exists {0}", DSL.name(TableSql.SCHEMA, IndexName.of(table, field.key(), purpose)));
+        }
         dropUnique(table, field);
     }
 

@@ -100,7 +100,7 @@ public class Retyping {
                 .where(source.shown(key).isNotNull()).orderBy(source.rowId()).fetchSize(BATCH).fetchLazy()) {
             for (Record row : rows) {
                 counts[0]++;
-                Value value = Objects.requireNonNull(ValueSql.fromColumn(row.get(0)));
+                Value value = Objects.requireNonNull(ValueSql.fromColumn(row.get(0), from.type()));
                 if (conversion.convert(value).isEmpty()) {
                     counts[1]++;
                     if (examples.size() < EXAMPLES) {
@@ -194,7 +194,7 @@ public class Retyping {
         long last = -1;
         for (Record row : former(tables, table, was, kept, after)) {
             last = row.get(0, Long.class);
-            Value value = Objects.requireNonNull(ValueSql.fromColumn(row.get(1)));
+            Value value = Objects.requireNonNull(ValueSql.fromColumn(row.get(1), was.type()));
             Optional<Value> converted = conversion.convert(value);
             converted.ifPresent(fits -> {
                 rows.add(row.get(0, Long.class));

@@ -23,7 +23,7 @@ final class Joins extends CustomQueryPart {
     private record Join(Place to, Condition on) {
     }
 
-    private final transient Map<Step, Join> joined = new LinkedHashMap<>();
+    private final transient Map<Step, Join> joined;
     private final transient QueryPart root;
 
     /** A table under the name that it has in a query. */
@@ -41,14 +41,17 @@ final class Joins extends CustomQueryPart {
     }
 
     Joins(QueryPart root) {
-        this.root = root;
+        this(root, new LinkedHashMap<>());
     }
 
-    /** The same joins of other rows of the same table, under the same name. */
+    private Joins(QueryPart root, Map<Step, Join> joined) {
+        this.root = root;
+        this.joined = joined;
+    }
+
+    /** The same joins, also those to come, of other rows of the same table under the same name. */
     Joins over(QueryPart rows) {
-        Joins same = new Joins(rows);
-        same.joined.putAll(joined);
-        return same;
+        return new Joins(rows, joined);
     }
 
     /** Where a reference leads to; joined when it is not yet. */

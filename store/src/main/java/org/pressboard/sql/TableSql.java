@@ -128,6 +128,11 @@ public final class TableSql {
         return fields.told(root(), table.field(key));
     }
 
+    /** The kind of the field. */
+    public FieldType type(FieldKey key) {
+        return table.field(key).type();
+    }
+
     /** Whether what is shown differs from what tells it from others. */
     public boolean isReferring(FieldKey key) {
         return table.field(key).type().held() == FieldType.Held.ROW;
@@ -136,7 +141,7 @@ public final class TableSql {
     /** What is shown, of texts no more than their first so many characters. */
     public Field<?> beginning(FieldKey key, int characters) {
         Field<?> shown = shown(key);
-        return isText(shown) ? DSL.left(shown.cast(SQLDataType.CLOB), characters) : shown;
+        return isText(shown) && type(key).held() != FieldType.Held.FILE ? DSL.left(shown.cast(SQLDataType.CLOB), characters) : shown;
     }
 
     /** How many bytes the texts of a row have in these fields. */

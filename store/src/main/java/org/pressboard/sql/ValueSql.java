@@ -10,6 +10,7 @@ import org.jooq.Field;
 import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.table.Attached;
 import org.pressboard.table.FieldType;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.SpreadsheetCells;
@@ -31,6 +32,7 @@ public final class ValueSql {
             case Value.Moment moment -> DSL.val(moment.at());
             case Value.Time time -> DSL.val(time.at());
             case Value.Referred referred -> DSL.val(referred.row());
+            case Value.Attachment file -> DSL.val(PlainForm.write(file), SQLDataType.CLOB);
             case Value.Several several -> DSL.val(several.values().stream().map(PlainForm::write)
                     .toArray(String[]::new), SQLDataType.CLOB.array());
         };
@@ -39,8 +41,8 @@ public final class ValueSql {
     /** The type of the column that holds such a field. */
     public static DataType<?> columnType(FieldType type) {
         return switch (type.held()) {
-            case TEXT -> SQLDataType.CLOB;
-            case TEXTS -> SQLDataType.CLOB.array();
+            case TEXT, FILE -> SQLDataType.CLOB;
+            case TEXTS, FILES -> SQLDataType.CLOB.array();
             case WHOLE, ROW -> SQLDataType.BIGINT;
             case DECIMAL -> SQLDataType.NUMERIC;
             case YES_NO -> SQLDataType.BOOLEAN;
@@ -50,7 +52,13 @@ public final class ValueSql {
         };
     }
 
-    /** The value of a column as the core has it; of a reference, its number. */
+    /** The value of a column of a field as the core has it; of a reference, its number. */
+    public static @Nullable Value fromColumn(@Nullable Object column, FieldType type) {
+        Value value = fromColumn(column);
+        return value != null && type instanceof Attached ? type.read(PlainForm.write(value)).orElse(null) : value;
+    }
+
+    /** The same of what is no file. */
     public static @Nullable Value fromColumn(@Nullable Object column) {
         return switch (column) {
             case null -> null;
@@ -75,6 +83,11 @@ public final class ValueSql {
                         DSL.inline(SpreadsheetCells.FORMULA), DSL.inline(SpreadsheetCells.NUMBER), DSL.inline("'"));
     }
 
+    /** What a file is called; see {@link PlainForm#attachment}. */
+    private static Field<String> nameOf(Field<?> file) {
+        return DSL.field("regexp_replace({0}, '^[0-9a-f]{64}/', '')", SQLDataType.CLOB, file);
+    }
+
     /** What is shown of a field as its values' plain form has it (see {@link PlainForm}). */
     public static Field<?> plainForm(Field<?> shown, FieldType type) {
         return switch (type.held()) {
@@ -83,6 +96,9 @@ public final class ValueSql {
             case MOMENT -> DSL.field("trim('\"' from to_json({0})::text)", String.class, shown);
             case TEXTS -> DSL.field("array_to_string({0}, {1})", SQLDataType.CLOB, shown,
                     DSL.inline(PlainForm.BETWEEN));
+            case FILE -> nameOf(shown);
+            case FILES -> DSL.field("(select string_agg({0}, {1} order by place) from unnest({2}) with ordinality each (file, place))",
+                    SQLDataType.CLOB, nameOf(DSL.field("file")), DSL.inline(PlainForm.BETWEEN), shown);
             case TEXT, ROW, WHOLE, DECIMAL, DATE, TIME -> shown;
         };
     }

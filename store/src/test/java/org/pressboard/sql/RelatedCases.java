@@ -117,8 +117,14 @@ final class RelatedCases {
             case Chosen.Choices choices -> new Value.Several(Cases.pick(List.of(List.of(Value.of("cut")),
                     List.of(Value.of("dig"), Value.of("cut")), List.<Value>of(Value.of("carry"))), random));
             case Referring referring -> new Value.Referred(Cases.pick(makers, random).id(), "");
-            case org.pressboard.table.Attached attached -> Value.of("x.svg");
+            case org.pressboard.table.Attached attached -> attached(attached.isSeveral(), random);
         };
+    }
+
+    private static Value attached(boolean several, RandomGenerator random) {
+        Value one = new Value.Attachment(random.nextBoolean() ? "" : "ab".repeat(32), 
+                Cases.pick(List.of("a_b.svg", "Zoë.png", "100%.gif"), random));
+        return several ? new Value.Several(List.of(one, new Value.Attachment("", "other.png"))) : one;
     }
 
     /** The makers with what was made of their tools. */

@@ -2,20 +2,28 @@ package org.pressboard.demo;
 
 import static java.nio.charset.StandardCharsets.UTF_8;
 
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
-import org.pressboard.catalog.Picture;
-import org.pressboard.catalog.Pictures;
 import org.pressboard.condition.Condition;
+import org.pressboard.editing.RowEditing;
+import org.pressboard.files.Files;
+import org.pressboard.files.KeptFile;
 import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
 import org.pressboard.intake.Plan;
 import org.pressboard.intake.Reading;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.rows.Rows;
+import org.pressboard.table.Attached;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.value.FieldKey;
@@ -36,12 +44,14 @@ class DemoPictures {
 
     private final Catalog catalog;
     private final Rows rows;
-    private final Pictures pictures;
+    private final Files files;
+    private final RowEditing editing;
 
-    DemoPictures(Catalog catalog, Rows rows, Pictures pictures) {
+    DemoPictures(Catalog catalog, Rows rows, Files files, RowEditing editing) {
         this.catalog = catalog;
         this.rows = rows;
-        this.pictures = pictures;
+        this.files = files;
+        this.editing = editing;
     }
 
     /** The column with the names of the pictures is one of pictures. */
@@ -57,9 +67,15 @@ class DemoPictures {
     }
 
     private void draw(Row row) {
-        String name = text(row.get(PICTURE));
+        String name = Attached.names(Objects.requireNonNull(row.get(PICTURE))).getFirst();
         String drawing = AppleDrawing.of(text(row.get(SKIN)), text(row.get(SHAPE)), name.hashCode());
-        pictures.keep(VARIETIES, name, new Picture("image/svg+xml", drawing.getBytes(UTF_8)));
+        try {
+            KeptFile kept = files.keep(new ByteArrayInputStream(drawing.getBytes(UTF_8)), name);
+            editing.changeAll(VARIETIES, List.of(row.id()),
+                    Map.of(PICTURE, Optional.of(new Value.Attachment(kept.content(), name))), DemoTables.OWNER);
+        } catch (IOException cannotBe) {
+            throw new UncheckedIOException(cannotBe);
+        }
     }
 
     private static String text(@Nullable Value value) {

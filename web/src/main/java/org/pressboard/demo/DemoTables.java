@@ -33,7 +33,7 @@ class DemoTables {
     static final List<String> FILES = List.of("varieties", "plots", "members", "trees", "pickings", "pledges",
             "tastings", "work_days", "sign_ups", "tool_repairs");
 
-    private static final Author OWNER = new Author(null, "Elspeth Muir", Author.Origin.DEMO);
+    static final Author OWNER = new Author(null, "Elspeth Muir", Author.Origin.DEMO);
     private static final TableKey VARIETIES = new TableKey("varieties");
     private static final TableKey PLOTS = new TableKey("plots");
     private static final TableKey MEMBERS = new TableKey("members");

@@ -15,7 +15,6 @@ import org.pressboard.table.Textual;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
-import org.springframework.web.util.UriUtils;
 
 /** Draws the values of rows. */
 public final class Cells {
@@ -65,7 +64,7 @@ public final class Cells {
             case FieldType.YesNo yesNo -> Cell.of("text", text, field.label());
             case Chosen chosen -> new Cell("tag", shortened(text), "", field.label(), false, tags(chosen, value));
             case Referring referring -> Cell.of("text", shortened(text), field.label());
-            case Attached attached -> picture(field, row, value);
+            case Attached attached -> attached(attached, field, row, value);
         };
     }
 
@@ -89,13 +88,22 @@ public final class Cells {
         return type.colourOf(text).name().toLowerCase(java.util.Locale.ROOT);
     }
 
-    /** A picture is read out as what it is a picture of. */
-    private Cell picture(Field field, Row row, @Nullable Value value) {
-        if (!(value instanceof Value.Text(String name))) {
-            return Cell.of("picture", "", field.label());
+    /** A picture is read out as what it is a picture of; of several the first is shown, and how many there are. */
+    private Cell attached(Attached type, Field field, Row row, @Nullable Value value) {
+        String kind = type.isOfPictures() ? "picture" : "link";
+        if (value == null || !(value.each().getFirst() instanceof Value.Attachment file)) {
+            return Cell.of(kind, "", field.label());
         }
-        String address = "/files/" + table.key() + "/" + UriUtils.encodePathSegment(name, "UTF-8");
-        return Cell.leading("picture", named(row).orElse(field.label()), address, field.label());
+        if (!file.isThere()) {
+            return Cell.of("text", shortened(type.write(value, words.written())), field.label());
+        }
+        String address = FileAnswer.address(table.key().name(), file.content(), file.name());
+        if (!type.isOfPictures()) {
+            return Cell.leading(kind, shortened(file.name()), address, field.label());
+        }
+        int others = value.each().size() - 1;
+        return new Cell(kind, named(row).orElse(field.label()), address + "?edge=" + FileAnswer.IN_LISTS, field.label(),
+                false, others == 0 ? List.of() : List.of(new Cell.Tag("+" + others, "plain")));
     }
 
     private Optional<String> named(Row row) {

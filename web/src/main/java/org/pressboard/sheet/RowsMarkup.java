@@ -86,8 +86,11 @@ final class RowsMarkup {
         switch (cell.kind()) {
             case "link" -> html.append("<a href=\"").append(href).append("\" rel=\"noopener nofollow ugc\">")
                     .append(text).append("</a>");
-            case "picture" -> html.append("<img src=\"").append(href).append("\" alt=\"").append(text)
-                    .append("\" width=\"56\" height=\"56\" loading=\"lazy\">");
+            case "picture" -> {
+                html.append("<img src=\"").append(href).append("\" alt=\"").append(text)
+                        .append("\" width=\"56\" height=\"56\" loading=\"lazy\">");
+                cell.tags().forEach(this::tag);
+            }
             case "long" -> html.append("<span class=\"clamp\">").append(text).append("</span>");
             case "tag" -> cell.tags().forEach(this::tag);
             case "rating" -> rating(cell.text(), cell.href());

@@ -5,15 +5,16 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.util.regex.Pattern;
 import org.springframework.web.filter.OncePerRequestFilter;
 
 /**
- * Turns uploads away before a byte of them is read, unless they are of staff and for the one place that takes files;
+ * Turns uploads away before a byte of them is read, unless they are of staff and for the places that take files;
  * looking for a CSRF token would read them all.
  */
 public final class UploadGuard extends OncePerRequestFilter {
 
-    private static final String PLACE = "/desk/intake";
+    private static final Pattern PLACES = Pattern.compile("/desk/(intake|files|intake/[0-9a-f-]{36}/pictures)");
 
     @Override
     protected boolean shouldNotFilter(HttpServletRequest request) {
@@ -25,7 +26,7 @@ public final class UploadGuard extends OncePerRequestFilter {
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         SignedIn current = SignedIn.current();
-        if (current != null && current.isStaff() && request.getRequestURI().equals(PLACE)) {
+        if (current != null && current.isStaff() && PLACES.matcher(request.getRequestURI()).matches()) {
             chain.doFilter(request, response);
         } else {
             response.sendError(HttpServletResponse.SC_FORBIDDEN);

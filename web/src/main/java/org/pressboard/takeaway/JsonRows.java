@@ -7,6 +7,8 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.listing.RowPage;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.Total;
+import org.pressboard.sheet.FileAnswer;
+import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
@@ -30,12 +32,12 @@ record JsonRows(long found, boolean foundAll, long outOf, boolean countedAll, in
     private static Map<String, @Nullable Object> row(RowQuery query, Row row) {
         Map<String, @Nullable Object> object = new LinkedHashMap<>();
         for (FieldKey field : query.show()) {
-            object.put(field.name(), json(row.get(field)));
+            object.put(field.name(), json(query.table(), row.get(field)));
         }
         return object;
     }
 
-    private static @Nullable Object json(@Nullable Value value) {
+    private static @Nullable Object json(Table table, @Nullable Value value) {
         return switch (value) {
             case null -> null;
             case Value.Whole whole -> whole.number();
@@ -46,7 +48,10 @@ record JsonRows(long found, boolean foundAll, long outOf, boolean countedAll, in
             case Value.Moment moment -> PlainForm.write(moment);
             case Value.Time time -> PlainForm.write(time);
             case Value.Referred referred -> referred.heading();
-            case Value.Several several -> several.values().stream().map(JsonRows::json).toList();
+            case Value.Attachment file when file.isThere() -> Map.of("name", file.name(), "href",
+                    FileAnswer.address(table.key().name(), file.content(), file.name()));
+            case Value.Attachment file -> Map.of("name", file.name());
+            case Value.Several several -> several.values().stream().map(each -> json(table, each)).toList();
         };
     }
 }

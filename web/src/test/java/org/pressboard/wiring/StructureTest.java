@@ -29,6 +29,7 @@ class StructureTest {
             Map.entry("grant", Set.of("condition", "problem", "table")),
             Map.entry("listing", Set.of("condition", "grant", "problem", "table", "value")),
             Map.entry("intake", Set.of("problem", "table", "value")),
+            Map.entry("attachment", Set.of()),
             Map.entry("edition", Set.of("listing", "value")),
             // store
             Map.entry("change", Set.of("table")),
@@ -38,26 +39,27 @@ class StructureTest {
             Map.entry("rows", Set.of("catalog", "change", "condition", "grant", "listing", "problem", "sql", "table", "value")),
             Map.entry("schema", Set.of("catalog", "change", "condition", "edition", "grant", "history", "listing",
                     "problem", "rows", "sql", "table", "value")),
-            Map.entry("editing", Set.of("catalog", "condition", "grant", "history", "problem", "rows", "schema", "sql",
+            Map.entry("files", Set.of("attachment", "catalog", "problem", "rows", "table", "value")),
+            Map.entry("editing", Set.of("catalog", "condition", "files", "grant", "history", "problem", "rows", "schema", "sql",
                     "table", "value")),
             Map.entry("bulk", Set.of("catalog", "condition", "edition", "grant", "history", "intake", "listing",
                     "problem", "rows", "schema", "sql", "table", "value")),
             // web
             Map.entry("signin", Set.of("catalog", "grant", "history")),
-            Map.entry("sheet", Set.of("condition", "grant", "listing", "problem", "rows", "table", "value")),
-            Map.entry("site", Set.of("catalog", "change", "edition", "grant", "listing", "rows", "sheet", "signin",
+            Map.entry("sheet", Set.of("condition", "files", "grant", "listing", "problem", "rows", "table", "value")),
+            Map.entry("site", Set.of("catalog", "change", "edition", "files", "grant", "listing", "rows", "sheet", "signin",
                     "table")),
             Map.entry("takeaway", Set.of("bulk", "listing", "rows", "sheet", "signin", "site", "table", "value")),
-            Map.entry("desk", Set.of("bulk", "catalog", "desk.table", "edition", "grant", "intake", "listing", "problem",
+            Map.entry("desk", Set.of("bulk", "catalog", "desk.table", "edition", "files", "grant", "intake", "listing", "problem",
                     "schema", "sheet", "signin", "table", "value")),
             Map.entry("desk.table", Set.of("catalog", "condition", "edition", "editing", "grant", "history", "listing", "problem",
                     "rows", "schema", "sheet", "signin", "table", "value")),
-            Map.entry("demo", Set.of("bulk", "catalog", "condition", "edition", "grant", "history", "intake", "listing",
+            Map.entry("demo", Set.of("bulk", "catalog", "condition", "edition", "editing", "files", "grant", "history", "intake", "listing",
                     "rows", "schema", "table", "value")),
             Map.entry("wiring", Set.of("bulk", "catalog", "problem", "rows", "sheet", "signin", "site", "sql")));
 
     private static final Set<String> CORE = Set.of("problem", "table", "value", "condition", "grant", "listing",
-            "intake", "edition");
+            "intake", "edition", "attachment");
 
     private static final JavaClasses CLASSES = new ClassFileImporter()
             .withImportOption(new ImportOption.DoNotIncludeTests())
@@ -86,7 +88,7 @@ class StructureTest {
         List<String> violations = CLASSES.stream().filter(type -> CORE.contains(concept(type)))
                 .flatMap(type -> type.getDirectDependenciesFromSelf().stream())
                 .filter(dependency -> !dependency.getTargetClass().getName()
-                        .matches("\\[*L?(java\\.(lang|util|io|math|net|nio|text|time)|org\\.jspecify|de\\.siegmar\\.fastcsv"
+                        .matches("\\[*L?(java\\.(lang|util|io|math|net|nio|text|time)|javax\\.xml|org\\.(w3c|xml)|org\\.jspecify|de\\.siegmar\\.fastcsv"
                                 + "|com\\.ibm\\.icu|org\\.pressboard)\\..*|\\[*[A-Z]?|boolean|byte|char|double|int|long|void|float|short"))
                 .map(Dependency::getDescription).toList();
         assertThat(violations).isEmpty();

@@ -27,7 +27,7 @@ import org.pressboard.value.WrittenForm;
 record Control(Field field, Kind kind, String text, String shown, String was, String problem, @Nullable String theirs) {
 
     /** With what it is filled in. */
-    enum Kind { LINE, AREA, NUMBER, EMAIL, LINK, PHONE, DATE, MOMENT, TIME, YES_NO, CHOICE, CHOICES, RATING, ROW }
+    enum Kind { LINE, AREA, NUMBER, EMAIL, LINK, PHONE, DATE, MOMENT, TIME, YES_NO, CHOICE, CHOICES, RATING, ROW, FILES }
 
     static Kind kind(FieldType type) {
         return switch (type) {
@@ -46,7 +46,7 @@ record Control(Field field, Kind kind, String text, String shown, String was, St
             case Chosen.Choice choice -> Kind.CHOICE;
             case Chosen.Choices choices -> Kind.CHOICES;
             case Referring referring -> Kind.ROW;
-            case Attached.Picture picture -> Kind.LINE;
+            case Attached attached -> Kind.FILES;
         };
     }
 
@@ -109,8 +109,18 @@ record Control(Field field, Kind kind, String text, String shown, String was, St
         return field.type() instanceof Textual.FormattedText;
     }
 
+    /** The files in it. */
+    public List<Value.Attachment> files() {
+        return text.lines().filter(line -> !line.isBlank()).map(line -> (Value.Attachment) PlainForm.attachment(line))
+                .toList();
+    }
+
+    public boolean isOfPictures() {
+        return field.type() instanceof Attached attached && attached.isOfPictures();
+    }
+
     public boolean isWide() {
-        return kind == Kind.AREA || kind == Kind.CHOICES;
+        return kind == Kind.AREA || kind == Kind.CHOICES || kind == Kind.FILES;
     }
 
     static String joined(List<String> texts) {

@@ -20,7 +20,7 @@ import org.springframework.util.MultiValueMap;
 enum FieldKind {
 
     TEXT, LONG_TEXT, FORMATTED_TEXT, WHOLE_NUMBER, DECIMAL, MONEY, PERCENT, RATING, YES_NO, DATE, DATE_TIME, TIME,
-    CHOICE, CHOICES, EMAIL, LINK, PHONE, PICTURE, REFERENCE, PERSON, BORROWED, TALLY, COMPOSED;
+    CHOICE, CHOICES, EMAIL, LINK, PHONE, PICTURE, PICTURES, FILE, REFERENCE, PERSON, BORROWED, TALLY, COMPOSED;
 
     private static final int MOST_DIGITS = 10;
     private static final int USUAL_MARKS = 5;
@@ -56,6 +56,8 @@ enum FieldKind {
             case Referring.Reference reference -> REFERENCE;
             case Referring.Person person -> PERSON;
             case Attached.Picture picture -> PICTURE;
+            case Attached.Pictures pictures -> PICTURES;
+            case Attached.File file -> FILE;
         };
     }
 
@@ -88,7 +90,7 @@ enum FieldKind {
 
     /** Whether no two rows can be asked to have different values. */
     public boolean cannotDiffer() {
-        return isComputed() || this == CHOICES || this == LONG_TEXT || this == FORMATTED_TEXT || this == YES_NO
+        return isComputed() || this == PICTURE || this == PICTURES || this == FILE || this == CHOICES || this == LONG_TEXT || this == FORMATTED_TEXT || this == YES_NO
                 || this == RATING;
     }
 
@@ -118,6 +120,8 @@ enum FieldKind {
             case CHOICE -> new Chosen.Choice(options);
             case CHOICES -> new Chosen.Choices(options);
             case PICTURE -> new Attached.Picture();
+            case PICTURES -> new Attached.Pictures();
+            case FILE -> new Attached.File();
             case REFERENCE -> tables.all().stream().filter(table -> table.key().name().equals(sent.getFirst("to")))
                     .findFirst().map(table -> new Referring.Reference(table.key(), onRemoval(sent))).orElse(null);
             case PERSON -> people(tables).map(people -> new Referring.Person(people, onRemoval(sent))).orElse(null);

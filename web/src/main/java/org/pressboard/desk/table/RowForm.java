@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.pressboard.problem.Problem;
 import org.pressboard.sheet.Words;
+import org.pressboard.table.Attached;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
@@ -64,6 +65,9 @@ record RowForm(List<Control> controls, Map<FieldKey, Optional<Value>> values, Ma
     private static String typed(Field field, MultiValueMap<String, String> parameters) {
         List<String> sent = parameters.getOrDefault("v." + field.key(), List.of());
         String added = Optional.ofNullable(parameters.getFirst("new." + field.key())).orElse("").strip();
+        if (field.type() instanceof Attached) {
+            return Control.joined(sent);
+        }
         if (!(field.type() instanceof Chosen)) {
             return sent.isEmpty() ? "" : sent.getFirst();
         }

@@ -19,16 +19,16 @@ import org.pressboard.value.FieldKey;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Whether a picture stands in a row that somebody may see; asked under their row security. */
+/** Whether a file stands in a row that somebody may see; asked under their row security. */
 @Component
-public class PictureRows {
+public class AttachmentRows {
 
     private final Catalog catalog;
     private final DSLContext sql;
     private final VisitorScope scope;
     private final Clock clock;
 
-    PictureRows(Catalog catalog, DSLContext sql, VisitorScope scope, Clock clock) {
+    AttachmentRows(Catalog catalog, DSLContext sql, VisitorScope scope, Clock clock) {
         this.catalog = catalog;
         this.sql = sql;
         this.scope = scope;
@@ -36,14 +36,14 @@ public class PictureRows {
     }
 
     /**
-     * Whether the picture stands in a row that the visitor may see, in a field that a published listing shows of it; for
+     * Whether the file stands in a row that the visitor may see, in a field that a published listing shows of it; for
      * staff in any row.
      */
     @Transactional(readOnly = true)
-    public boolean isShown(Table table, String picture, Visitor visitor) {
+    public boolean isShown(Table table, String content, Visitor visitor) {
         Standpoint standpoint = visitor.on(LocalDate.now(clock));
         TableSql tableSql = TableSql.of(catalog.published().sight(visitor, table.key()), standpoint, Locale.ENGLISH);
-        List<Condition> places = places(table, tableSql, picture, visitor);
+        List<Condition> places = places(table, tableSql, content, visitor);
         if (places.isEmpty()) {
             return false;
         }
@@ -51,21 +51,22 @@ public class PictureRows {
         return sql.fetchExists(DSL.selectOne().from(tableSql.asTable()).where(DSL.or(places)));
     }
 
-    private List<Condition> places(Table table, TableSql tableSql, String picture, Visitor visitor) {
-        List<FieldKey> fields = table.fields().keysWhere(Attached.Picture.class::isInstance);
+    private List<Condition> places(Table table, TableSql tableSql, String content, Visitor visitor) {
+        List<FieldKey> fields = table.fields().keysWhere(Attached.class::isInstance);
         if (visitor.isStaff()) {
-            return fields.stream().map(field -> isIn(tableSql, field, picture)).toList();
+            return fields.stream().map(field -> isIn(tableSql, field, content)).toList();
         }
         List<Condition> places = new ArrayList<>();
         for (Listing listing : catalog.published().listingsOf(table.key(), visitor)) {
             Condition kept = tableSql.condition(listing.keep());
             fields.stream().filter(listing.show()::contains)
-                    .forEach(field -> places.add(isIn(tableSql, field, picture).and(kept)));
+                    .forEach(field -> places.add(isIn(tableSql, field, content).and(kept)));
         }
         return places;
     }
 
-    private static Condition isIn(TableSql table, FieldKey field, String picture) {
-        return DSL.condition("{0} = {1}", table.shown(field), DSL.val(picture));
+    private static Condition isIn(TableSql table, FieldKey field, String content) {
+        return DSL.condition(table.type(field).isSeveral() ? "hosted.contents({0}) @> array[{1}]" : "left({0}, 64) = {1}",
+                table.shown(field), DSL.val(content));
     }
 }
