@@ -1,12 +1,15 @@
 package org.pressboard.desk.table;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.net.URLDecoder;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.pressboard.condition.Operand;
+import org.jspecify.annotations.Nullable;
 import org.pressboard.editing.RowEditing;
 import org.pressboard.history.RowHistory;
 import org.pressboard.problem.ProblemsFound;
@@ -32,6 +35,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import org.springframework.web.util.UriComponentsBuilder;
 
 /** The rows of a table at the desk: listed, and one opened over the list to be read and changed. */
 @Controller
@@ -65,8 +69,24 @@ class TableRows {
 
     private Table show(String key, MultiValueMap<String, String> parameters, Model model) {
         Table table = frame.show(key, "rows", model);
-        model.addAttribute("sheet", sheet(table, parameters));
+        model.addAttribute("sheet", sheet(table, listState(parameters)));
         return table;
+    }
+
+    /** A form carries the state of the list along; its own fields are none of it. */
+    private static Map<String, List<String>> listState(MultiValueMap<String, String> parameters) {
+        String carried = parameters.getFirst("list");
+        if (carried == null) {
+            return parameters;
+        }
+        Map<String, List<String>> state = new LinkedHashMap<>();
+        UriComponentsBuilder.fromUriString("/" + carried.replaceAll("[{}]", "")).build().getQueryParams()
+                .forEach((name, values) -> state.put(decoded(name), values.stream().map(TableRows::decoded).toList()));
+        return state;
+    }
+
+    private static String decoded(@Nullable String part) {
+        return part == null ? "" : URLDecoder.decode(part, StandardCharsets.UTF_8);
     }
 
     /** The list alone, as its state changes. */
