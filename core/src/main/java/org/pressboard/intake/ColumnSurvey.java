@@ -3,6 +3,7 @@ package org.pressboard.intake;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.pressboard.value.Value;
 
 /**
  * What was found in one column of a file.
@@ -13,9 +14,13 @@ import java.util.Optional;
  * @param suggested the readings that the evidence bears out: one, or two when it cannot tell them apart
  * @param looksLikeYears whether all whole numbers in it are of four digits, from 1000 to 2999
  * @param options   the different texts where they are few, in the order in which they came; else empty
+ * @param currency  the one that amounts of money in it are of; empty where there are none
  */
 public record ColumnSurvey(Heading heading, long filled, long blanks, Map<Reading, Fit> fits, List<Reading> suggested,
-                           List<String> options, boolean looksLikeYears) {
+                           List<String> options, boolean looksLikeYears, String currency) {
+
+    private static final int MOST_MARKS = 10;
+    private static final int USUAL_MARKS = 5;
 
     public ColumnSurvey {
         fits = Map.copyOf(fits);
@@ -43,11 +48,29 @@ public record ColumnSurvey(Heading heading, long filled, long blanks, Map<Readin
 
     private boolean isOffered(Reading reading) {
         return switch (reading) {
-            case TEXT, LONG_TEXT -> true;
-            case PICTURE -> false;
+            case TEXT, LONG_TEXT, FORMATTED_TEXT, REFERENCE -> true;
+            case PICTURE, PICTURES, FILE -> true;
             case CHOICE -> !options.isEmpty();
+            case CHOICES -> options.stream().anyMatch(text -> Texts.parts(text).size() > 1);
+            case RATING -> marks() > 0;
+            case MONEY_POINT, MONEY_COMMA -> fits.containsKey(reading) && !currency.isEmpty();
             default -> fits.containsKey(reading);
         };
+    }
+
+    /** The texts that it has, one or several in a cell. */
+    List<String> parts() {
+        return options.stream().flatMap(text -> Texts.parts(text).stream()).distinct().sorted().toList();
+    }
+
+    /** The most marks of a rating that its whole numbers may be; 0: they are none. */
+    int marks() {
+        Fit whole = fits.get(Reading.WHOLE);
+        boolean isScale = whole != null && whole.misfits().count() == 0
+                && whole.least() instanceof Value.Whole(long least) && least >= 0
+                && whole.greatest() instanceof Value.Whole(long greatest) && greatest <= MOST_MARKS;
+        return isScale && whole.greatest() instanceof Value.Whole(long greatest)
+                ? Math.max(USUAL_MARKS, (int) greatest) : 0;
     }
 
     /** The reading that all texts would fit, though some would not be the same afterwards; taken for text meanwhile. */

@@ -34,6 +34,8 @@ final class ColumnTally {
     private boolean marked;
     private boolean leadingZero;
     private boolean onlyYears = true;
+    private boolean isOfOneCurrency = true;
+    private String currency = "";
     private long filled;
     private long blanks;
 
@@ -53,7 +55,7 @@ final class ColumnTally {
         filled++;
         boolean blanksAround = Character.isWhitespace(text.charAt(0))
                 || Character.isWhitespace(text.charAt(text.length() - 1));
-        fits.values().forEach(fit -> noteYear(fit.add(text, blanksAround, line)));
+        fits.values().forEach(fit -> note(fit, fit.add(text, blanksAround, line), text));
         if (filled == TRIED_IN_VAIN) {
             fits.values().removeIf(fit -> fit.misfits() == filled);
         }
@@ -61,6 +63,18 @@ final class ColumnTally {
         longText |= text.length() > LONGEST_TEXT || text.indexOf('\n') >= 0 || text.indexOf('\r') >= 0;
         marked |= text.indexOf(',') >= 0 || text.indexOf('.') >= 0;
         leadingZero |= text.length() > 1 && text.charAt(0) == '0' && Numbers.isDigit(text.charAt(1));
+    }
+
+    private void note(FitTally fit, @Nullable Value value, String text) {
+        noteYear(value);
+        if (value != null && fit.reading().isMoney()) {
+            Amounts.currency(text).ifPresent(this::noteCurrency);
+        }
+    }
+
+    private void noteCurrency(String of) {
+        isOfOneCurrency &= currency.isEmpty() || currency.equals(of);
+        currency = of;
     }
 
     private void noteYear(@Nullable Value value) {
@@ -91,7 +105,8 @@ final class ColumnTally {
                 found.put(reading, fit.fit(blanks));
             }
         });
-        return new ColumnSurvey(heading, filled, blanks, found, suggested(), List.copyOf(options), onlyYears);
+        return new ColumnSurvey(heading, filled, blanks, found, suggested(), List.copyOf(options), onlyYears,
+                isOfOneCurrency ? currency : "");
     }
 
     private List<Reading> suggested() {
@@ -105,7 +120,8 @@ final class ColumnTally {
     /** Never by values that would not be the same when written back. */
     private boolean isBorneOut(Reading reading) {
         FitTally fit = fits.get(reading);
-        if (fit == null || fit.alters() || !fit.isEvidence()) {
+        boolean isMixed = reading.isMoney() && !isOfOneCurrency;
+        if (fit == null || isMixed || fit.alters() || !fit.isEvidence()) {
             return false;
         }
         boolean isCode = leadingZero && reading.isNumber();
@@ -121,7 +137,7 @@ final class ColumnTally {
 
     private List<Reading> withRival(Reading reading) {
         return reading.rival()
-                .filter(rival -> misfits(rival) == misfits(reading) && (marked || reading != Reading.DECIMAL_POINT))
+                .filter(rival -> misfits(rival) == misfits(reading) && (marked || !reading.hasMark()))
                 .map(rival -> List.of(reading, rival))
                 .orElse(List.of(reading));
     }

@@ -19,6 +19,7 @@ final class Dates {
     private static final Pattern FINER = Pattern.compile("[.,]\\d{6}\\d*[1-9]");
     private static final int SHORTEST = 6;
     private static final int LONGEST = 40;
+    private static final int LONGEST_TIME = 20;
 
     private Dates() {
     }
@@ -26,6 +27,12 @@ final class Dates {
     static @Nullable Value date(String text, DateOrder order) {
         LocalDate day = isDateLong(text) ? day(text, order) : null;
         return day == null ? null : Value.of(day);
+    }
+
+    /** A time of day alone. */
+    static @Nullable Value time(String text) {
+        LocalTime time = text.length() <= LONGEST_TIME && text.indexOf(':') > 0 ? timeOfDay(text) : null;
+        return time == null ? null : Value.of(time);
     }
 
     static @Nullable Value moment(String text, DateOrder order) {
@@ -39,7 +46,7 @@ final class Dates {
         }
         String before = text.substring(0, gap).strip();
         LocalDate day = day(before.endsWith(",") ? before.substring(0, before.length() - 1) : before, order);
-        LocalTime time = time(text.substring(gap + 1));
+        LocalTime time = timeOfDay(text.substring(gap + 1));
         return day == null || time == null ? null : Value.of(day.atTime(time));
     }
 
@@ -83,7 +90,7 @@ final class Dates {
                 Integer.parseInt(parts.group(day))) : null;
     }
 
-    private static @Nullable LocalTime time(String text) {
+    private static @Nullable LocalTime timeOfDay(String text) {
         Matcher parts = TIME.matcher(text);
         if (!parts.matches()) {
             return null;

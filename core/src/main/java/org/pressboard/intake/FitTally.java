@@ -87,6 +87,10 @@ final class FitTally {
         }
     }
 
+    Reading reading() {
+        return reading;
+    }
+
     long misfits() {
         return misfits.count;
     }
@@ -97,6 +101,9 @@ final class FitTally {
 
     /** Yes alone, or no alone, may as well be a code: that of Norway is NO. */
     boolean isEvidence() {
+        if (reading == Reading.PHONE) {
+            return false;
+        }
         return reading != Reading.YES_NO || (sawYes && sawNo && misfits.count == 0);
     }
 

@@ -11,12 +11,14 @@ import org.pressboard.problem.Problems;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
-import org.pressboard.value.FieldKey;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Fields;
 import org.pressboard.table.Numeric;
+import org.pressboard.table.Referring;
+import org.pressboard.table.TableKey;
 import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
+import org.pressboard.value.FieldKey;
 
 /** What a file is to become: the label of the table, and for each column of the file what it becomes. */
 public record Plan(String label, List<Column> columns) {
@@ -26,11 +28,27 @@ public record Plan(String label, List<Column> columns) {
      *
      * @param index   its place in the file, from 0
      * @param reading how its texts are read; {@code null} while that is to be said
+     * @param to      the table whose rows it names; {@code null} where it names none
+     * @param making  whether rows that are not found there are made
      */
-    public record Column(int index, String label, @Nullable Reading reading, boolean leftOut) {
+    public record Column(int index, String label, @Nullable Reading reading, boolean leftOut, @Nullable TableKey to,
+                         boolean making) {
+
+        public Column(int index, String label, @Nullable Reading reading, boolean leftOut) {
+            this(index, label, reading, leftOut, null, false);
+        }
+
+        /** Whether what it names is kept elsewhere, and where is said. */
+        public boolean isBeside() {
+            return reading != null && reading.isBeside() && (to != null || reading.isOfFiles());
+        }
 
         public Column withReading(Reading other) {
             return new Column(index, label, other, leftOut);
+        }
+
+        public Column referringTo(TableKey table, boolean makingRows) {
+            return new Column(index, label, Reading.REFERENCE, leftOut, table, makingRows);
         }
     }
 
@@ -71,7 +89,8 @@ public record Plan(String label, List<Column> columns) {
         boolean typed = said.reading != null && !said.reading.equals(before.suggested().getFirst())
                 && anew.offered().contains(said.reading);
         return new Column(suggested.index, named ? said.label : suggested.label,
-                typed ? said.reading : suggested.reading, said.leftOut || suggested.leftOut);
+                typed ? said.reading : suggested.reading, said.leftOut || suggested.leftOut,
+                typed ? said.to : suggested.to, typed && said.making);
     }
 
     public List<Column> taken() {
@@ -91,22 +110,28 @@ public record Plan(String label, List<Column> columns) {
                 .forEach(column -> problems.add(Problem.of("plan.no-field-label", column.index() + 1)));
         taken().stream().filter(column -> column.reading() == null)
                 .forEach(column -> problems.add(Problem.of("plan.undecided", column.label())));
+        taken().stream().filter(column -> column.reading() == Reading.REFERENCE && column.to() == null)
+                .forEach(column -> problems.add(Problem.of("plan.undecided", column.label())));
         return new Problems(problems);
     }
 
-    /** The fields that the taken columns become, in their order, with keys made from their labels. All is decided. */
-    public Fields fields(Survey survey) {
+    /**
+     * The fields that the taken columns become, in their order, with keys made from their labels. All is decided.
+     *
+     * @param people the table of the members, where there is one
+     */
+    public Fields fields(Survey survey, @Nullable TableKey people) {
         Set<String> taken = new HashSet<>();
         List<Field> fields = new ArrayList<>();
         for (Column column : taken()) {
             FieldKey key = FieldKey.from(column.label(), taken);
             taken.add(key.name());
-            fields.add(new Field(key, column.label().strip(), type(column, survey.columns().get(column.index()))));
+            fields.add(new Field(key, column.label().strip(), type(column, survey.columns().get(column.index()), people)));
         }
         return new Fields(fields);
     }
 
-    private static FieldType type(Column column, ColumnSurvey survey) {
+    private static FieldType type(Column column, ColumnSurvey survey, @Nullable TableKey people) {
         Reading reading = Objects.requireNonNull(column.reading());
         return switch (reading) {
             case YES_NO -> new FieldType.YesNo();
@@ -115,12 +140,27 @@ public record Plan(String label, List<Column> columns) {
             case DATE_YEAR_FIRST, DATE_DAY_FIRST, DATE_MONTH_FIRST, DATE_MONTH_NAMED -> new Temporal.Date();
             case MOMENT_YEAR_FIRST, MOMENT_DAY_FIRST, MOMENT_MONTH_FIRST, MOMENT_MONTH_NAMED ->
                     new Temporal.DateTime();
+            case TIME -> new Temporal.TimeOfDay();
+            case PERCENT_POINT, PERCENT_COMMA -> new Numeric.Percent(survey.fit(reading).digits());
+            case MONEY_POINT, MONEY_COMMA -> new Numeric.Money(survey.currency());
             case EMAIL -> new Textual.Email();
             case LINK -> new Textual.Link();
+            case PHONE -> new Textual.Phone();
             case CHOICE -> Chosen.Choice.of(survey.options().stream().sorted().toList());
+            case CHOICES -> Chosen.Choices.of(survey.parts());
             case TEXT -> new Textual.Text();
             case LONG_TEXT -> new Textual.LongText();
+            case FORMATTED_TEXT -> new Textual.FormattedText();
+            case RATING -> new Numeric.Rating(survey.marks());
+            case REFERENCE -> referring(Objects.requireNonNull(column.to()), people);
             case PICTURE -> new Attached.Picture();
+            case PICTURES -> new Attached.Pictures();
+            case FILE -> new Attached.File();
         };
+    }
+
+    private static FieldType referring(TableKey to, @Nullable TableKey people) {
+        return to.equals(people) ? new Referring.Person(to, Referring.OnRemoval.CLEAR)
+                : new Referring.Reference(to, Referring.OnRemoval.REFUSE);
     }
 }

@@ -30,16 +30,39 @@ public enum Reading {
     MOMENT_DAY_FIRST(text -> Dates.moment(text, DateOrder.DAY_FIRST), Dates::losesSome),
     MOMENT_MONTH_FIRST(text -> Dates.moment(text, DateOrder.MONTH_FIRST), Dates::losesSome),
     MOMENT_MONTH_NAMED(text -> Dates.moment(text, DateOrder.MONTH_NAMED), Dates::losesSome),
+    /** 14:30, 2:30 pm */
+    TIME(Dates::time, Dates::losesSome),
+    /** 12.5 % */
+    PERCENT_POINT(text -> Amounts.percent(text, '.', ',')),
+    /** 12,5 % */
+    PERCENT_COMMA(text -> Amounts.percent(text, ',', '.')),
+    /** £1,234.50, EUR 3.00; of one currency */
+    MONEY_POINT(text -> Amounts.money(text, '.', ',')),
+    /** 1.234,50 € */
+    MONEY_COMMA(text -> Amounts.money(text, ',', '.')),
     EMAIL(Texts::email),
     LINK(Texts::link),
+    /** Never worked out, for sizes, codes and dates may look so; only said. */
+    PHONE(Texts::phone),
     CHOICE(Texts::any),
+    /** Several with semicolons, bars, commas or lines between them. */
+    CHOICES(Texts::several),
     TEXT(Texts::any),
     LONG_TEXT(Texts::any),
-    /** The name of a picture kept with the table; never worked out, only said. */
-    PICTURE(Texts::any);
+    FORMATTED_TEXT(Texts::any),
+    /** So many marks, of a whole number. */
+    RATING(Numbers::whole),
+    /** What a row of another table is called. */
+    REFERENCE(Texts::any),
+    /** The name of a picture that is brought beside the file. */
+    PICTURE(Texts::file),
+    /** Names of pictures, one behind the other as the texts of {@link #CHOICES}. */
+    PICTURES(Texts::files),
+    /** The name of a file that is brought beside this one. */
+    FILE(Texts::file);
 
     /** Readings whose values the shape of the text gives away, in the order in which they are preferred. */
-    static final Set<Reading> SHAPED = Collections.unmodifiableSet(EnumSet.range(YES_NO, LINK));
+    static final Set<Reading> SHAPED = Collections.unmodifiableSet(EnumSet.range(YES_NO, PHONE));
 
     private final Function<String, @Nullable Value> reader;
     private final BiPredicate<String, Value> rewriting;
@@ -80,6 +103,25 @@ public enum Reading {
         return SHAPED.contains(this);
     }
 
+    /** Whether what the text names is kept elsewhere: a row of another table, or another file. */
+    public boolean isBeside() {
+        return this == REFERENCE || isOfFiles();
+    }
+
+    /** Whether it names files that are brought beside this one. */
+    public boolean isOfFiles() {
+        return this == PICTURE || this == PICTURES || this == FILE;
+    }
+
+    public boolean isMoney() {
+        return this == MONEY_POINT || this == MONEY_COMMA;
+    }
+
+    /** Whether numbers have a decimal mark that may be read in two ways. */
+    boolean hasMark() {
+        return this == DECIMAL_POINT || this == PERCENT_POINT || this == MONEY_POINT;
+    }
+
     boolean isNumber() {
         return this == WHOLE || this == DECIMAL_POINT || this == DECIMAL_COMMA;
     }
@@ -88,6 +130,8 @@ public enum Reading {
     Optional<Reading> rival() {
         return Optional.ofNullable(switch (this) {
             case DECIMAL_POINT -> DECIMAL_COMMA;
+            case PERCENT_POINT -> PERCENT_COMMA;
+            case MONEY_POINT -> MONEY_COMMA;
             case DATE_DAY_FIRST -> DATE_MONTH_FIRST;
             case MOMENT_DAY_FIRST -> MOMENT_MONTH_FIRST;
             default -> null;

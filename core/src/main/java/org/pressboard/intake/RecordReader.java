@@ -20,17 +20,30 @@ public final class RecordReader implements Iterator<Outcome>, Closeable {
     private final int width;
     private final List<Plan.Column> columns;
     private final Records records;
+    private final Beside beside;
     private Records.@Nullable Line upcoming;
 
-    private RecordReader(int width, List<Plan.Column> columns, Records records) {
+    /** Finds what texts of a file name that is kept elsewhere: rows of other tables, and other files. */
+    public interface Beside {
+
+        /** Where nothing else is known: rows are not found, and of files their names are kept. */
+        Beside NOTHING = (column, text) -> column.reading() == Reading.REFERENCE ? Optional.empty()
+                : Objects.requireNonNull(column.reading()).read(text);
+
+        /** The value that the text of a column stands for; empty where it names nothing. */
+        Optional<Value> find(Plan.Column column, String text);
+    }
+
+    private RecordReader(int width, List<Plan.Column> columns, Records records, Beside beside) {
         this.width = width;
         this.columns = columns;
         this.records = records;
+        this.beside = beside;
     }
 
-    public static RecordReader open(FileContent content, Survey survey, Plan plan) throws IOException {
+    public static RecordReader open(FileContent content, Survey survey, Plan plan, Beside beside) throws IOException {
         RecordReader reader = new RecordReader(survey.columns().size(), plan.taken(),
-                Records.open(content, survey.dialect()));
+                Records.open(content, survey.dialect()), beside);
         reader.begin(survey.dialect().headed());
         return reader;
     }
@@ -84,12 +97,12 @@ public final class RecordReader implements Iterator<Outcome>, Closeable {
         return problems.isEmpty() ? new Outcome.Fits(Arrays.asList(values)) : aside(line, problems);
     }
 
-    private static @Nullable Value read(Plan.Column column, String text, List<Problem> problems) {
+    private @Nullable Value read(Plan.Column column, String text, List<Problem> problems) {
         Reading reading = Objects.requireNonNull(column.reading());
         if (text.isEmpty() || (reading.isShaped() && text.isBlank())) {
             return null;
         }
-        Optional<Value> value = reading.read(text);
+        Optional<Value> value = reading.isBeside() ? beside.find(column, text) : reading.read(text);
         if (value.isEmpty()) {
             problems.add(Problem.of("row.misfit." + reading.name().toLowerCase(Locale.ROOT), column.label(),
                     Fit.Example.shortened(text)));

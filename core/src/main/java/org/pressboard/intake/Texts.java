@@ -1,14 +1,20 @@
 package org.pressboard.intake;
 
+import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.table.Textual;
+import org.pressboard.value.TypedForm;
 import org.pressboard.value.Value;
 import org.pressboard.value.WebTexts;
 
 /** Reads texts, and those kinds of values that are texts of a certain shape. */
 final class Texts {
 
+    private static final TypedForm PLAIN = TypedForm.of(Locale.ROOT);
     private static final Set<String> YES = Set.of("yes", "y", "true", "ja", "j", "wahr");
     private static final Set<String> NO = Set.of("no", "n", "false", "nein", "falsch");
 
@@ -32,6 +38,35 @@ final class Texts {
 
     static @Nullable Value email(String text) {
         return WebTexts.isEmail(text) ? Value.of(text) : null;
+    }
+
+    static @Nullable Value phone(String text) {
+        return new Textual.Phone().readTyped(text, PLAIN).orElse(null);
+    }
+
+    /** The texts between the marks of the first kind that there is. */
+    static @Nullable Value several(String text) {
+        List<Value> values = parts(text).stream().<Value>map(Value::of).toList();
+        return values.isEmpty() ? null : new Value.Several(values);
+    }
+
+    static List<String> parts(String text) {
+        for (String mark : List.of("\n", ";", "|", ",")) {
+            if (text.contains(mark)) {
+                return Arrays.stream(text.split(Pattern.quote(mark))).map(String::strip)
+                        .filter(part -> !part.isEmpty()).toList();
+            }
+        }
+        return text.isBlank() ? List.of() : List.of(text.strip());
+    }
+
+    static @Nullable Value file(String text) {
+        return text.isBlank() || text.lines().count() > 1 ? null : new Value.Attachment("", text.strip());
+    }
+
+    static @Nullable Value files(String text) {
+        List<Value> values = parts(text).stream().<Value>map(name -> new Value.Attachment("", name)).toList();
+        return values.isEmpty() ? null : new Value.Several(values);
     }
 
     static @Nullable Value link(String text) {

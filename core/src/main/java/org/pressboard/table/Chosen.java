@@ -81,6 +81,11 @@ public sealed interface Chosen extends FieldType {
             options = checked(options);
         }
 
+        /** Of these texts, all without a colour. */
+        public static Choices of(List<String> texts) {
+            return new Choices(plain(texts));
+        }
+
         @Override
         public Chosen offering(List<Option> others) {
             return new Choices(others);

@@ -63,6 +63,11 @@ public final class Tables {
         return find(key).orElseThrow(() -> new IllegalArgumentException("no table " + key));
     }
 
+    /** The table that its owner marked as that of the members. */
+    public Optional<TableKey> people() {
+        return byKey.values().stream().filter(table -> table.people() != null).map(Table::key).findFirst();
+    }
+
     /** The same with this table in place of the one of its key. */
     public Tables with(Table table) {
         Map<TableKey, Table> others = new LinkedHashMap<>(byKey);

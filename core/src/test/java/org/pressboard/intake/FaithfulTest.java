@@ -35,7 +35,7 @@ class FaithfulTest {
         Survey survey = Files.survey(Files.of(file.bytes()));
         Plan plan = Plan.suggestedBy(survey, "T");
         List<Long> aside = new ArrayList<>();
-        StringBuilder out = new StringBuilder(line(plan.fields(survey).stream().map(Field::label).toList()));
+        StringBuilder out = new StringBuilder(line(plan.fields(survey, null).stream().map(Field::label).toList()));
         for (Outcome outcome : Files.read(Files.of(file.bytes()), survey, plan)) {
             switch (outcome) {
                 case Outcome.Fits fits -> out.append(line(fits.values().stream().map(FaithfulTest::plain).toList()));

@@ -52,8 +52,12 @@ final class Files {
     }
 
     static List<Outcome> read(FileContent content, Survey survey, Plan plan) {
+        return read(content, survey, plan, RecordReader.Beside.NOTHING);
+    }
+
+    static List<Outcome> read(FileContent content, Survey survey, Plan plan, RecordReader.Beside beside) {
         List<Outcome> outcomes = new ArrayList<>();
-        try (RecordReader reader = RecordReader.open(content, survey, plan)) {
+        try (RecordReader reader = RecordReader.open(content, survey, plan, beside)) {
             reader.forEachRemaining(outcomes::add);
         } catch (IOException unreadable) {
             throw new UncheckedIOException(unreadable);

@@ -53,7 +53,7 @@ class RecordReaderTest {
         Plan plan = new Plan("T", List.of(new Plan.Column(0, "a", Reading.WHOLE, true),
                 new Plan.Column(1, "b", Reading.TEXT, false)));
         assertThat(Files.read(text, survey, plan)).containsExactly(new Outcome.Fits(List.of(Value.of("x"))));
-        assertThat(plan.fields(survey).all()).hasSize(1);
+        assertThat(plan.fields(survey, null).all()).hasSize(1);
     }
 
     @Test

@@ -134,14 +134,14 @@ class SurveyTest {
     void numbersThatLookLikeYearsAreNotGrouped() {
         Survey survey = Files.survey("year;count\n1847;1500\n2001;12\n");
         Plan plan = Plan.suggestedBy(survey, "Years");
-        assertThat(plan.fields(survey).all()).extracting(field -> (Object) field.type()).containsExactly(
+        assertThat(plan.fields(survey, null).all()).extracting(field -> (Object) field.type()).containsExactly(
                 new Numeric.WholeNumber(false), new Numeric.WholeNumber(true));
     }
 
     @Test
     void decimalsShowTheMostDigitsThatTheFileHas() {
         Survey survey = Files.survey("a;b\n1,25;x\n3,5;y\n1.234,125;z\n");
-        assertThat(Plan.suggestedBy(survey, "T").fields(survey).all().getFirst().type())
+        assertThat(Plan.suggestedBy(survey, "T").fields(survey, null).all().getFirst().type())
                 .isEqualTo(new Numeric.Decimal(3));
     }
 
@@ -158,7 +158,7 @@ class SurveyTest {
         String row = IntStream.range(0, 300).mapToObj(Integer::toString).collect(Collectors.joining(","));
         Survey survey = Files.survey(header + "\n" + row + "\n");
         assertThat(survey.columns()).hasSize(300);
-        assertThat(Plan.suggestedBy(survey, "Wide").fields(survey).all()).hasSize(300);
+        assertThat(Plan.suggestedBy(survey, "Wide").fields(survey, null).all()).hasSize(300);
     }
 
     @Test

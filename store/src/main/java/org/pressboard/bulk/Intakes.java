@@ -5,7 +5,9 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
@@ -22,6 +24,7 @@ import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Definitions;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
+import org.pressboard.files.Files;
 import org.pressboard.history.Act;
 import org.pressboard.history.Acts;
 import org.pressboard.history.Author;
@@ -58,6 +61,9 @@ import tools.jackson.core.type.TypeReference;
 @Component
 public class Intakes {
 
+    /** So many rows are looked at to say how many of them name rows that are there. */
+    public static final int LOOKED_AT = 20_000;
+
     private static final Duration KEPT_WHEN_ABANDONED = Duration.ofDays(7);
 
     private final IntakeRecords records;
@@ -65,17 +71,21 @@ public class Intakes {
     private final IntakeWork work;
     private final Catalog catalog;
     private final HostedTables tables;
+    private final References references;
+    private final Files attachments;
     private final Acts acts;
     private final DSLContext sql;
     private final TransactionTemplate transaction;
 
     Intakes(IntakeRecords records, IntakeFiles files, IntakeWork work, Catalog catalog, HostedTables tables,
-            Acts acts, DSLContext sql, PlatformTransactionManager transactions) {
+            References references, Files attachments, Acts acts, DSLContext sql, PlatformTransactionManager transactions) {
         this.records = records;
         this.files = files;
         this.work = work;
         this.catalog = catalog;
         this.tables = tables;
+        this.references = references;
+        this.attachments = attachments;
         this.acts = acts;
         this.sql = sql;
         this.transaction = new TransactionTemplate(transactions);
@@ -120,7 +130,8 @@ public class Intakes {
         Intake intake = records.find(id).orElseThrow();
         return survey(id, null, () -> {
             Survey survey = Survey.of(files.content(id), rows -> work.beat(id, rows, 0));
-            Plan plan = Plan.suggestedBy(survey, labelFrom(intake.fileName()));
+            Plan plan = references.suggestedIn(Plan.suggestedBy(survey, labelFrom(intake.fileName())),
+                    files.content(id), survey);
             records.change(id, entity -> entity.surveyed(survey, plan));
         });
     }
@@ -147,6 +158,20 @@ public class Intakes {
         } catch (IOException unreadable) {
             throw new UncheckedIOException(unreadable);
         }
+    }
+
+    /**
+     * What the columns come to that name rows of other tables or files brought beside this one, each by its place; by
+     * the first rows of the file.
+     */
+    public Map<Integer, BesideFile.Naming> namings(Intake intake, Plan plan) {
+        return Objects.requireNonNull(transaction.execute(status -> {
+            BesideFile beside = references.beside(intake.id());
+            Map<Integer, BesideFile.Naming> namings = new HashMap<>();
+            plan.taken().stream().filter(Plan.Column::isBeside).forEach(column -> namings.put(column.index(),
+                    beside.naming(files.content(intake.id()), Objects.requireNonNull(intake.survey()), column, LOOKED_AT)));
+            return namings;
+        }));
     }
 
     /** Keeps what was said so far, for whoever goes on later. */
@@ -211,16 +236,19 @@ public class Intakes {
         sql.execute("set local statement_timeout = 0");
         waitForThoseOfTheSameName(plan.label());
         Table table = new Table(TableKey.from(plan.label(), catalog.tableKeys()), plan.label().strip(),
-                plan.fields(survey));
+                plan.fields(survey, catalog.tables().people().orElse(null)));
         acts.begin(author.from(Author.Origin.FILE), Act.What.FILE_IN, table.key(), Act.Details.of(fileName(id)));
+        BesideFile beside = references.beside(id);
+        beside.prepare(files.content(id), survey, plan);
         tables.create(table);
         catalog.addTable(table);
         TableLoad load = new TableLoad(sql, table, id);
-        try (RecordReader reader = RecordReader.open(files.content(id), survey, plan)) {
+        try (RecordReader reader = RecordReader.open(files.content(id), survey, plan, beside)) {
             load.load(reader, (rows, aside) -> work.beat(id, rows, aside));
         } catch (IOException unreadable) {
             throw new UncheckedIOException(unreadable);
         }
+        attachments.use(table.key(), beside.used());
         sql.execute("analyze {0}", TableSql.name(table));
         PageKey page = PageKey.from(plan.label(), catalog.pageKeys());
         catalog.addPage(new Page(page, table.label(), List.of(

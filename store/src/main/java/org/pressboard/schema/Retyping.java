@@ -1,8 +1,7 @@
 package org.pressboard.schema;
 
 import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -28,9 +27,7 @@ import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
-import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
-import org.pressboard.value.Folding;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Value;
 import org.springframework.stereotype.Component;
@@ -42,14 +39,15 @@ public class Retyping {
     private static final int EXAMPLES = 10;
     private static final int BATCH = 5_000;
     private static final int MOST_OPTIONS = 100;
-    private static final int MOST_HEADINGS = 200_000;
-    private static final int MOST_MADE = 10_000;
+    private static final int MOST_DIFFERENT = 200_000;
     private static final Standpoint NOBODY = new Standpoint(java.time.LocalDate.EPOCH, null);
 
     private final DSLContext sql;
+    private final RowNames names;
 
-    Retyping(DSLContext sql) {
+    Retyping(DSLContext sql, RowNames names) {
         this.sql = sql;
+        this.names = names;
     }
 
     /**
@@ -114,63 +112,23 @@ public class Retyping {
 
     /** Rows are met by what they are called, whatever case and accents it is written with. */
     private Conversion conversion(Tables tables, FieldType from, FieldType to) {
-        if (!(to instanceof Referring referring)) {
-            return new Conversion(from, to, Map.of());
-        }
-        Table target = tables.get(referring.to());
-        Map<String, Long> byName = new HashMap<>();
-        meet(tables, target, target.headingField().orElseThrow().key(), byName);
-        if (target.rowKey() != null) {
-            meet(tables, target, target.rowKey(), byName);
-        }
-        if (byName.size() > MOST_HEADINGS) {
-            throw ProblemsFound.of("retype.many-rows", target.label(), MOST_HEADINGS);
-        }
-        return new Conversion(from, to, byName);
+        return new Conversion(from, to, to instanceof Referring referring
+                ? names.of(tables, tables.get(referring.to())) : Map.of());
     }
 
-    private void meet(Tables tables, Table target, FieldKey by, Map<String, Long> byName) {
-        TableSql source = TableSql.of(Sight.whole(tables, target.key()), NOBODY, Locale.ENGLISH);
-        sql.select(source.rowId(), source.shown(by)).from(source.asTable()).where(source.shown(by).isNotNull())
-                .orderBy(source.rowId()).limit(MOST_HEADINGS + 1)
-                .forEach(row -> byName.putIfAbsent(folded(PlainForm.write(Objects.requireNonNull(
-                        ValueSql.fromColumn(row.get(1))))), row.get(0, Long.class)));
-    }
-
-    private static String folded(String name) {
-        return Folding.fold(name.strip());
-    }
-
-    /**
-     * Makes a row of the table that is to be pointed to of each text that names none yet.
-     *
-     * @throws ProblemsFound when such rows would need more than a name, or are too many
-     */
+    /** Makes a row of the table that is to be pointed to of each text that names none yet. */
     void makeMissing(Tables tables, Table table, FieldKey key, Referring to) {
-        Table target = tables.get(to.to());
-        Field heading = target.headingField().orElseThrow();
-        boolean needsMore = target.entered().stream()
-                .anyMatch(field -> field.rules().required() && !field.equals(heading));
-        if (needsMore || !(heading.type() instanceof Textual.Text) || !heading.isEntered()) {
-            throw ProblemsFound.of("retype.needs-more", target.label());
-        }
         Conversion conversion = conversion(tables, table.field(key).type(), to);
-        Map<String, String> missing = new LinkedHashMap<>();
+        Set<String> missing = new LinkedHashSet<>();
         TableSql source = TableSql.of(Sight.whole(tables, table.key()), NOBODY, Locale.ENGLISH);
         sql.selectDistinct(source.shown(key)).from(source.asTable()).where(source.shown(key).isNotNull())
-                .limit(MOST_HEADINGS).forEach(row -> {
+                .limit(MOST_DIFFERENT).forEach(row -> {
                     String text = PlainForm.write(Objects.requireNonNull(ValueSql.fromColumn(row.get(0)))).strip();
                     if (!text.isEmpty() && conversion.convert(Value.of(text)).isEmpty()) {
-                        missing.putIfAbsent(folded(text), text);
+                        missing.add(text);
                     }
                 });
-        if (missing.size() > MOST_MADE) {
-            throw ProblemsFound.of("retype.many-missing", missing.size(), MOST_MADE);
-        }
-        if (!missing.isEmpty()) {
-            sql.execute("insert into {0} ({1}) select unnest({2}::text[])", TableSql.name(target),
-                    DSL.name(heading.key().name()), DSL.val(missing.values().toArray(String[]::new)));
-        }
+        names.make(tables.get(to.to()), missing);
     }
 
     /** Fills the new column of a field with what the values of its former one, now in the bin, come to. */

@@ -13,6 +13,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import org.pressboard.bulk.Archive;
 import org.pressboard.bulk.Intake;
 import org.pressboard.bulk.Intakes;
 import org.pressboard.catalog.Catalog;
@@ -46,11 +47,13 @@ class DeskIntake {
     private static final int SECONDS_TO_WAIT = 2;
 
     private final Intakes intakes;
+    private final Archive archive;
     private final Catalog catalog;
     private final MessageSource messages;
 
-    DeskIntake(Intakes intakes, Catalog catalog, MessageSource messages) {
+    DeskIntake(Intakes intakes, Archive archive, Catalog catalog, MessageSource messages) {
         this.intakes = intakes;
+        this.archive = archive;
         this.catalog = catalog;
         this.messages = messages;
     }
@@ -140,6 +143,20 @@ class DeskIntake {
         return "redirect:/desk/intake/" + id;
     }
 
+    /** Pictures and files that the columns name, in one archive. */
+    @PostMapping("/desk/intake/{id}/pictures")
+    String pictures(@PathVariable UUID id, @RequestParam MultipartFile file, RedirectAttributes flash) throws IOException {
+        Intake intake = findReady(id);
+        Words words = new Words(messages, Locale.UK);
+        try (InputStream in = file.getInputStream()) {
+            Archive.Unpacked unpacked = archive.unpack(intake.id(), in);
+            flash.addFlashAttribute("unpacked", words.say("desk.archive.kept", unpacked.kept()));
+            flash.addFlashAttribute("notKept", unpacked.refused().entrySet().stream()
+                    .map(each -> each.getKey() + ": " + words.say(each.getValue())).sorted().toList());
+        }
+        return "redirect:/desk/intake/" + id;
+    }
+
     @PostMapping("/desk/intake/{id}/cancel")
     String cancel(@PathVariable UUID id) {
         intakes.cancel(find(id).id());
@@ -184,6 +201,8 @@ class DeskIntake {
         model.addAttribute("words", words);
         model.addAttribute("dialects", new DialectChoices(intake, words));
         model.addAttribute("twins", twins(intake, words));
+        model.addAttribute("tables", catalog.tables().all());
+        model.addAttribute("namings", form == null ? Map.of() : intakes.namings(intake, form.plan()));
         model.addAttribute("refusals", intake.problems().all().stream().map(words::say).toList());
         List<Problem> open = form == null ? List.of() : form.problems().all();
         model.addAttribute("missing", open.stream().map(words::say).toList());

@@ -14,6 +14,8 @@ import org.pressboard.intake.Plan;
 import org.pressboard.intake.Reading;
 import org.pressboard.intake.Survey;
 import org.pressboard.problem.Problems;
+import org.pressboard.table.TableKey;
+import org.pressboard.value.Names;
 
 /**
  * The screen on which a file becomes a table, as it stands: what the owner has chosen so far, beside the evidence.
@@ -21,6 +23,9 @@ import org.pressboard.problem.Problems;
  * @param problems what is still missing, said once the owner wants to go on
  */
 record IntakeForm(Plan plan, List<Column> columns, Problems problems) {
+
+    /** What stands between a reading and the table that it leads to. */
+    static final String TO = ":";
 
     /** One column of the file, and what it is to become. */
     public record Column(Plan.Column said, ColumnSurvey survey, List<Sample> samples) {
@@ -44,6 +49,20 @@ record IntakeForm(Plan plan, List<Column> columns, Problems problems) {
         /** The name of the chosen reading; empty while the owner has yet to decide. */
         public String reading() {
             return said.reading() == null ? "" : said.reading().name();
+        }
+
+        /** What of the choices is chosen: the reading, and of a reference to where it leads. */
+        public String choice() {
+            return said.to() == null ? reading() : reading() + IntakeForm.TO + said.to();
+        }
+
+        /** The readings to choose from by themselves. */
+        public List<Reading> offered() {
+            return survey.offered().stream().filter(reading -> reading != Reading.REFERENCE).toList();
+        }
+
+        public boolean isBeside() {
+            return !isLeftOut() && said.isBeside();
         }
 
         public Fit fit() {
@@ -93,7 +112,7 @@ record IntakeForm(Plan plan, List<Column> columns, Problems problems) {
     private static List<Sample> samples(Survey survey, Plan.Column column) {
         return survey.firstRows().stream().map(row -> row.get(column.index()))
                 .map(text -> new Sample(text, text.isBlank() || column.reading() == null || column.leftOut()
-                        || column.reading().read(text).isPresent())).toList();
+                        || column.reading().isBeside() || column.reading().read(text).isPresent())).toList();
     }
 
     /** The screen as it was sent; as it was left where it was sent of another reading of the file. */
@@ -104,9 +123,13 @@ record IntakeForm(Plan plan, List<Column> columns, Problems problems) {
         }
         List<Plan.Column> columns = new ArrayList<>();
         for (int i = 0; i < survey.columns().size(); i++) {
-            columns.add(new Plan.Column(i, parameters.getOrDefault("label." + i, ""),
-                    reading(survey.columns().get(i), parameters.getOrDefault("reading." + i, "")),
-                    !parameters.containsKey("take." + i)));
+            String[] choice = parameters.getOrDefault("reading." + i, "").split(TO, 2);
+            Reading reading = reading(survey.columns().get(i), choice[0]);
+            columns.add(new Plan.Column(i, parameters.getOrDefault("label." + i, ""), reading,
+                    !parameters.containsKey("take." + i),
+                    reading == Reading.REFERENCE && choice.length > 1 && Names.isValid(choice[1])
+                            ? new TableKey(choice[1]) : null,
+                    parameters.containsKey("making." + i)));
         }
         return of(intake, new Plan(parameters.getOrDefault("label", ""), columns));
     }
@@ -135,6 +158,11 @@ record IntakeForm(Plan plan, List<Column> columns, Problems problems) {
 
     IntakeForm with(Problems found) {
         return new IntakeForm(plan, columns, found);
+    }
+
+    /** Whether pictures or files are named, which can be brought in an archive. */
+    public boolean namesFiles() {
+        return columns.stream().anyMatch(column -> column.isBeside() && column.said.to() == null);
     }
 
     public int rowCount() {

@@ -9,8 +9,6 @@ import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Numeric;
 import org.pressboard.table.Referring;
-import org.pressboard.table.Table;
-import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
@@ -124,13 +122,8 @@ enum FieldKind {
             case FILE -> new Attached.File();
             case REFERENCE -> tables.all().stream().filter(table -> table.key().name().equals(sent.getFirst("to")))
                     .findFirst().map(table -> new Referring.Reference(table.key(), onRemoval(sent))).orElse(null);
-            case PERSON -> people(tables).map(people -> new Referring.Person(people, onRemoval(sent))).orElse(null);
+            case PERSON -> tables.people().map(people -> new Referring.Person(people, onRemoval(sent))).orElse(null);
         };
-    }
-
-    /** The table that its owner marked as that of the members. */
-    static Optional<TableKey> people(Tables tables) {
-        return tables.all().stream().filter(table -> table.people() != null).map(Table::key).findFirst();
     }
 
     private static FieldType money(@Nullable String currency) {

@@ -125,7 +125,7 @@ class TableFields {
             flash.addFlashAttribute("problem", frame.words().say("desk.table.no-name"));
             return back(table);
         }
-        boolean isTaken = !people.isEmpty() && FieldKind.people(frame.tables())
+        boolean isTaken = !people.isEmpty() && frame.tables().people()
                 .filter(other -> !other.equals(table.key())).isPresent();
         if (isTaken) {
             flash.addFlashAttribute("problem", frame.words().say("desk.table.other-people"));
@@ -188,7 +188,7 @@ class TableFields {
             model.addAttribute("uses", changes.uses(table.key(), field.key()));
             model.addAttribute("otherKinds", List.of(FieldKind.values()).stream()
                     .filter(kind -> !kind.isComputed() && kind != FieldKind.of(field)
-                            && (kind != FieldKind.PERSON || FieldKind.people(tables).isPresent())).toList());
+                            && (kind != FieldKind.PERSON || tables.people().isPresent())).toList());
         }
         sample(table, form, model);
     }

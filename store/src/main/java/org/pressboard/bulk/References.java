@@ -1,0 +1,91 @@
+package org.pressboard.bulk;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.intake.FileContent;
+import org.pressboard.intake.Plan;
+import org.pressboard.intake.Reading;
+import org.pressboard.intake.Survey;
+import org.pressboard.schema.RowNames;
+import org.pressboard.table.Table;
+import org.pressboard.table.Tables;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Which columns of a file name rows of the tables that are there. */
+@Component
+class References {
+
+    private static final Set<Reading> MAY_NAME = Set.of(Reading.TEXT, Reading.CHOICE, Reading.EMAIL);
+    private static final int LOOKED_AT = 2_000;
+    private static final int MOST_ROWS = 50_000;
+    private static final int FEWEST_NAMES = 3;
+    private static final double MOST_NAMED = 0.8;
+
+    private final Catalog catalog;
+    private final RowNames names;
+    private final Archive archive;
+
+    References(Catalog catalog, RowNames names, Archive archive) {
+        this.catalog = catalog;
+        this.names = names;
+        this.archive = archive;
+    }
+
+    /**
+     * The plan with columns referring to a table where most of the different texts of their first rows are names of its
+     * rows. Tables of very many rows are not looked through for that; they can be chosen.
+     */
+    @Transactional(readOnly = true)
+    public Plan suggestedIn(Plan plan, FileContent content, Survey survey) {
+        Map<Integer, Set<String>> texts = texts(plan, content, survey);
+        Tables tables = catalog.tables();
+        Map<Table, Map<String, Long>> known = new HashMap<>();
+        tables.all().stream().filter(table -> !texts.isEmpty() && names.areFew(table, MOST_ROWS))
+                .forEach(table -> known.put(table, names.of(tables, table)));
+        List<Plan.Column> columns = new ArrayList<>();
+        for (Plan.Column column : plan.columns()) {
+            columns.add(best(known, texts.getOrDefault(column.index(), Set.of()))
+                    .map(table -> column.referringTo(table.key(), false)).orElse(column));
+        }
+        return new Plan(plan.label(), columns);
+    }
+
+    private static Map<Integer, Set<String>> texts(Plan plan, FileContent content, Survey survey) {
+        Map<Integer, Set<String>> texts = new HashMap<>();
+        for (Plan.Column column : plan.taken()) {
+            if (column.reading() != null && MAY_NAME.contains(column.reading())) {
+                Set<String> different = new LinkedHashSet<>();
+                BesideFile.eachText(content, survey, column, LOOKED_AT, text -> different.add(RowNames.folded(text)));
+                texts.put(column.index(), different);
+            }
+        }
+        return texts;
+    }
+
+    private static Optional<Table> best(Map<Table, Map<String, Long>> known, Set<String> texts) {
+        Table best = null;
+        long most = Math.max(FEWEST_NAMES, (long) Math.ceil(texts.size() * MOST_NAMED)) - 1;
+        for (Map.Entry<Table, Map<String, Long>> each : known.entrySet()) {
+            long named = texts.stream().filter(each.getValue()::containsKey).count();
+            if (named > most) {
+                most = named;
+                best = each.getKey();
+            }
+        }
+        return Optional.ofNullable(best);
+    }
+
+    /** What a file names beside itself, among the tables that are there and the pictures that were brought. */
+    @Transactional(readOnly = true)
+    public BesideFile beside(UUID intake) {
+        return new BesideFile(catalog.tables(), names, archive.contents(intake));
+    }
+}
