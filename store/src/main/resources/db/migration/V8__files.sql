@@ -32,11 +32,12 @@ create table file_use (
 );
 create index file_use_table on file_use (table_key);
 
--- The pictures of a file that is being brought in, by their names in the archive.
+-- The pictures of a file that is being brought in, by their names in the archive; of those that cannot be kept, why.
 create table intake_picture (
     intake_id uuid not null references intake on delete cascade,
     name      text not null,
-    content   text not null references file,
+    content   text references file,
+    refused   jsonb,
     primary key (intake_id, name)
 );
 

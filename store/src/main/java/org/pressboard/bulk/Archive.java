@@ -5,14 +5,17 @@ import java.io.InputStream;
 import java.io.OutputStream;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.UUID;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipInputStream;
 import org.jooq.DSLContext;
+import org.jooq.JSONB;
 import org.jooq.impl.DSL;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.catalog.Definitions;
 import org.pressboard.files.Files;
-import org.pressboard.files.KeptFile;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.value.Folding;
@@ -42,12 +45,12 @@ public class Archive {
     }
 
     /**
-     * What came of an archive.
+     * What was brought beside a file with rows.
      *
-     * @param kept    how many files of it were kept
+     * @param kept    how many files were kept
      * @param refused the first of those that were not, and why
      */
-    public record Unpacked(int kept, Map<String, Problem> refused) {
+    public record Brought(int kept, Map<String, Problem> refused) {
     }
 
     /** A name as files are met by: without folders, blind to case and accents. */
@@ -60,9 +63,7 @@ public class Archive {
      *
      * @throws ProblemsFound when it is no archive, or there is too much in it; what was kept before stays
      */
-    public Unpacked unpack(UUID intake, InputStream zip) throws IOException {
-        int kept = 0;
-        Map<String, Problem> refused = new HashMap<>();
+    public void unpack(UUID intake, InputStream zip) throws IOException {
         boolean isEmpty = true;
         Bounded bounded = new Bounded();
         try (ZipInputStream in = new ZipInputStream(zip)) {
@@ -72,18 +73,7 @@ public class Archive {
                     continue;
                 }
                 bounded.count();
-                try {
-                    KeptFile file = files.keep(bounded.of(in), Files.named(entry.getName()));
-                    note(intake, entry.getName(), file);
-                    kept++;
-                } catch (ProblemsFound cannotBeKept) {
-                    if (bounded.isExceeded()) {
-                        throw cannotBeKept;
-                    }
-                    if (refused.size() < TOLD) {
-                        refused.put(Files.named(entry.getName()), cannotBeKept.problems().all().getFirst());
-                    }
-                }
+                keep(intake, entry.getName(), bounded.of(in), bounded);
                 bounded.of(in).transferTo(OutputStream.nullOutputStream());
             }
         } catch (ZipException | IllegalArgumentException broken) {
@@ -92,7 +82,17 @@ public class Archive {
         if (isEmpty) {
             throw ProblemsFound.of("archive.broken");
         }
-        return new Unpacked(kept, refused);
+    }
+
+    private void keep(UUID intake, String name, InputStream in, Bounded bounded) throws IOException {
+        try {
+            note(intake, name, files.keep(in, Files.named(name)).content(), null);
+        } catch (ProblemsFound cannotBeKept) {
+            if (bounded.isExceeded()) {
+                throw cannotBeKept;
+            }
+            note(intake, name, null, cannotBeKept.problems().all().getFirst());
+        }
     }
 
     /** What systems put into archives for themselves. */
@@ -101,18 +101,28 @@ public class Archive {
                 || Files.named(name).equalsIgnoreCase("Thumbs.db");
     }
 
-    private void note(UUID intake, String name, KeptFile file) {
+    private void note(UUID intake, String name, @Nullable String content, @Nullable Problem refused) {
         transaction.executeWithoutResult(status -> sql.execute("insert into pressboard.intake_picture "
-                + "values ({0}, {1}, {2}) on conflict (intake_id, name) do update set content = excluded.content",
-                DSL.val(intake), DSL.val(key(name)), DSL.val(file.content())));
+                + "values ({0}, {1}, {2}, {3}) on conflict (intake_id, name) do update set content = excluded.content, "
+                + "refused = excluded.refused", DSL.val(intake), DSL.val(key(name)), DSL.val(content, String.class),
+                DSL.val(refused == null ? null : JSONB.valueOf(Definitions.write(refused)), JSONB.class)));
+    }
+
+    @Transactional(readOnly = true)
+    public Brought brought(UUID intake) {
+        Map<String, Problem> refused = new TreeMap<>();
+        sql.fetch("select name, refused from pressboard.intake_picture where intake_id = {0} and refused is not null "
+                + "order by name limit {1}", DSL.val(intake), DSL.inline(TOLD)).forEach(found -> refused.put(
+                found.get(0, String.class), Definitions.read(found.get(1, JSONB.class).data(), Problem.class)));
+        return new Brought(contents(intake).size(), refused);
     }
 
     /** The contents of what was brought, by their folded names. */
     @Transactional(readOnly = true)
     public Map<String, String> contents(UUID intake) {
         Map<String, String> contents = new HashMap<>();
-        sql.fetch("select name, content from pressboard.intake_picture where intake_id = {0}", DSL.val(intake))
-                .forEach(found -> contents.put(found.get(0, String.class), found.get(1, String.class)));
+        sql.fetch("select name, content from pressboard.intake_picture where intake_id = {0} "
+                + "and content is not null", DSL.val(intake)).forEach(found -> contents.put(found.get(0, String.class), found.get(1, String.class)));
         return contents;
     }
 

@@ -41,7 +41,7 @@ class References {
 
     /**
      * The plan with columns referring to a table where most of the different texts of their first rows are names of its
-     * rows. Tables of very many rows are not looked through for that; they can be chosen.
+     * rows; not the first column where it tells the file's own rows apart. Tables of very many rows are not looked through for that; they can be chosen.
      */
     @Transactional(readOnly = true)
     public Plan suggestedIn(Plan plan, FileContent content, Survey survey) {
@@ -62,9 +62,13 @@ class References {
         Map<Integer, Set<String>> texts = new HashMap<>();
         for (Plan.Column column : plan.taken()) {
             if (column.reading() != null && MAY_NAME.contains(column.reading())) {
-                Set<String> different = new LinkedHashSet<>();
-                BesideFile.eachText(content, survey, column, LOOKED_AT, text -> different.add(RowNames.folded(text)));
-                texts.put(column.index(), different);
+                List<String> all = new ArrayList<>();
+                BesideFile.eachText(content, survey, column, LOOKED_AT, text -> all.add(RowNames.folded(text)));
+                Set<String> different = new LinkedHashSet<>(all);
+                boolean namesOwnRows = column.equals(plan.taken().getFirst()) && different.size() == all.size();
+                if (!namesOwnRows) {
+                    texts.put(column.index(), different);
+                }
             }
         }
         return texts;

@@ -145,14 +145,10 @@ class DeskIntake {
 
     /** Pictures and files that the columns name, in one archive. */
     @PostMapping("/desk/intake/{id}/pictures")
-    String pictures(@PathVariable UUID id, @RequestParam MultipartFile file, RedirectAttributes flash) throws IOException {
+    String pictures(@PathVariable UUID id, @RequestParam MultipartFile file) throws IOException {
         Intake intake = findReady(id);
-        Words words = new Words(messages, Locale.UK);
         try (InputStream in = file.getInputStream()) {
-            Archive.Unpacked unpacked = archive.unpack(intake.id(), in);
-            flash.addFlashAttribute("unpacked", words.say("desk.archive.kept", unpacked.kept()));
-            flash.addFlashAttribute("notKept", unpacked.refused().entrySet().stream()
-                    .map(each -> each.getKey() + ": " + words.say(each.getValue())).sorted().toList());
+            archive.unpack(intake.id(), in);
         }
         return "redirect:/desk/intake/" + id;
     }
@@ -201,6 +197,7 @@ class DeskIntake {
         model.addAttribute("words", words);
         model.addAttribute("dialects", new DialectChoices(intake, words));
         model.addAttribute("twins", twins(intake, words));
+        model.addAttribute("brought", archive.brought(intake.id()));
         model.addAttribute("tables", catalog.tables().all());
         model.addAttribute("namings", form == null ? Map.of() : intakes.namings(intake, form.plan()));
         model.addAttribute("refusals", intake.problems().all().stream().map(words::say).toList());
