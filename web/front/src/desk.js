@@ -96,8 +96,11 @@ Alpine.data('rowPicker', () => ({
   options() {
     return [...this.$refs.found.querySelectorAll('[role=option]')];
   },
+  get isMany() {
+    return 'many' in this.$root.dataset;
+  },
   typed() {
-    this.$refs.row.value = '';
+    if (!this.isMany) this.$refs.row.value = '';
     this.$refs.found.replaceChildren(); // what was found for fewer letters is not what is meant
     this.$refs.box.setAttribute('aria-expanded', 'true');
   },
@@ -119,10 +122,30 @@ Alpine.data('rowPicker', () => ({
     if (option) this.choose(option);
   },
   choose(option) {
-    this.$refs.row.value = option.dataset.row;
-    this.$refs.box.value = option.textContent;
-    this.$refs.row.dispatchEvent(new Event('input', { bubbles: true }));
+    if (this.isMany) {
+      this.add(option);
+    } else {
+      this.$refs.row.value = option.dataset.row;
+      this.$refs.box.value = option.textContent;
+    }
+    this.$root.dispatchEvent(new Event('input', { bubbles: true }));
     this.close();
+  },
+  add(option) {
+    const there = [...this.$refs.rows.querySelectorAll('input')].some(input => input.value === option.dataset.row);
+    this.$refs.box.value = '';
+    if (there) return;
+    const line = this.$refs.line.content.firstElementChild.cloneNode(true);
+    line.querySelector('input').value = option.dataset.row;
+    line.querySelector('span').textContent = option.textContent;
+    line.querySelector('button').setAttribute('aria-label', `Take ${option.textContent} out`);
+    this.$refs.rows.append(line);
+  },
+  dropped(event) {
+    const button = event.target.closest('[data-drop]');
+    if (!button) return;
+    button.closest('li').remove();
+    this.$root.dispatchEvent(new Event('input', { bubbles: true }));
   },
   close() {
     this.$refs.found.replaceChildren();

@@ -42,9 +42,10 @@ final class Evaluation {
         return Truth.of(compareEach(left.get(), operator, right.get()));
     }
 
-    /** A row that is called nothing has no letters to look at. */
+    /** Rows that are called nothing have no letters to look at. */
     private static boolean isNameless(Value value) {
-        return value instanceof Value.Referred referred && referred.heading().isEmpty();
+        return value.each().stream()
+                .allMatch(each -> each instanceof Value.Referred referred && referred.heading().isEmpty());
     }
 
     /** Of several values, one must meet the operator; to differ, none may be the other. */

@@ -134,7 +134,8 @@ final class StateReader {
     private Optional<Value> value(Field field, String end, String text) {
         boolean isDay = !end.isEmpty() && field.type() instanceof Temporal.DateTime && text.length() == DAY_LENGTH;
         FieldType type = isDay ? new Temporal.Date() : field.type();
-        Optional<Value> value = text.indexOf('\0') >= 0 ? Optional.empty() : type.read(text);
+        Optional<Value> value = text.indexOf('\0') >= 0 ? Optional.empty()
+                : type.read(text).map(read -> read.each().getFirst());
         if (value.isEmpty()) {
             problems.add(Problem.of("state.bad-value", shortened(text), field.label()));
         }

@@ -1,6 +1,8 @@
 package org.pressboard.table;
 
 import java.time.LocalTime;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -28,9 +30,30 @@ public record Conversion(FieldType from, FieldType to, Map<String, Long> rows) {
         String text = from instanceof Attached && !(to instanceof Attached)
                 ? String.join(PlainForm.BETWEEN, Attached.names(value)) : PlainForm.write(value);
         if (to instanceof Referring) {
-            return Optional.ofNullable(rows.get(Folding.fold(text.strip()))).map(row -> new Value.Referred(row, text));
+            return to.isSeveral() ? rows(value, text) : row(text);
         }
         return to instanceof Textual textual ? textual.readTyped(text, PLAIN)
                 : to.read(text).filter(read -> !(to instanceof Chosen)).or(() -> to.readTyped(text, PLAIN));
+    }
+
+    private Optional<Value> row(String name) {
+        return Optional.ofNullable(rows.get(Folding.fold(name.strip()))).map(row -> new Value.Referred(row, name));
+    }
+
+    /** A name as it stands, or several with lines, semicolons, bars or commas between them. */
+    private Optional<Value> rows(Value value, String text) {
+        Optional<Value> whole = value instanceof Value.Several ? Optional.empty() : row(text);
+        if (whole.isPresent()) {
+            return Optional.of(new Value.Several(List.of(whole.get())));
+        }
+        List<Value> found = new ArrayList<>();
+        for (String name : text.split(text.contains(PlainForm.BETWEEN) ? PlainForm.BETWEEN : "[;|,]")) {
+            Optional<Value> row = row(name);
+            if (row.isEmpty()) {
+                return row;
+            }
+            found.add(row.get());
+        }
+        return Optional.of(new Value.Several(found));
     }
 }

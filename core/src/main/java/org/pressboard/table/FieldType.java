@@ -15,7 +15,7 @@ import org.pressboard.value.WrittenForm;
 public sealed interface FieldType permits Textual, Numeric, Temporal, FieldType.YesNo, Chosen, Referring, Attached {
 
     /** As what values of the kind are held. */
-    enum Held { TEXT, TEXTS, WHOLE, DECIMAL, YES_NO, DATE, MOMENT, TIME, ROW, FILE, FILES }
+    enum Held { TEXT, TEXTS, WHOLE, DECIMAL, YES_NO, DATE, MOMENT, TIME, ROW, ROWS, FILE, FILES }
 
     Held held();
 
@@ -45,7 +45,7 @@ public sealed interface FieldType permits Textual, Numeric, Temporal, FieldType.
 
     /** Whether a field holds several values at once. */
     default boolean isSeveral() {
-        return held() == Held.TEXTS || held() == Held.FILES;
+        return held() == Held.TEXTS || held() == Held.ROWS || held() == Held.FILES;
     }
 
     /** Whether a visitor may give a range of its values. */

@@ -1,7 +1,10 @@
 package org.pressboard.table;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.pressboard.condition.Operator;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.TypedForm;
@@ -42,6 +45,38 @@ public sealed interface Referring extends FieldType {
         }
     }
 
+    /** Several rows of a table in their order. */
+    record References(TableKey to, OnRemoval onRemoval) implements Referring {
+        @Override
+        public Held held() {
+            return Held.ROWS;
+        }
+
+        /** By their numbers, one to a line. */
+        @Override
+        public Optional<Value> read(String text) {
+            List<Value> rows = new ArrayList<>();
+            for (String line : text.lines().filter(line -> !line.isBlank()).toList()) {
+                Optional<Value> row = row(line);
+                if (row.isEmpty()) {
+                    return row;
+                }
+                rows.add(row.get());
+            }
+            return rows.isEmpty() ? Optional.empty() : Optional.of(new Value.Several(rows));
+        }
+
+        @Override
+        public boolean isSortable() {
+            return false;
+        }
+
+        @Override
+        public String code() {
+            return "references";
+        }
+    }
+
     @Override
     default Held held() {
         return Held.ROW;
@@ -50,7 +85,11 @@ public sealed interface Referring extends FieldType {
     /** By the row's number. */
     @Override
     default Optional<Value> read(String text) {
-        return PlainForm.whole(text).map(number -> new Value.Referred(((Value.Whole) number).number(), ""));
+        return row(text);
+    }
+
+    private static Optional<Value> row(String number) {
+        return PlainForm.whole(number.strip()).map(whole -> new Value.Referred(((Value.Whole) whole).number(), ""));
     }
 
     @Override
@@ -61,7 +100,8 @@ public sealed interface Referring extends FieldType {
     /** What the row is called, never its number. */
     @Override
     default String write(Value value, WrittenForm language) {
-        return value instanceof Value.Referred referred ? referred.heading() : PlainForm.write(value);
+        return value.each().stream().map(each -> each instanceof Value.Referred referred ? referred.heading()
+                : PlainForm.write(each)).collect(Collectors.joining(", "));
     }
 
     @Override

@@ -50,7 +50,7 @@ public record Table(TableKey key, String label, Fields fields, String descriptio
 
     /** The columns that hold texts, in which words can be looked for. */
     public List<Field> searchable() {
-        return columns().stream().filter(field -> field.type().isText() && field.type().held() != FieldType.Held.ROW)
+        return columns().stream().filter(field -> field.type().isText() && !(field.type() instanceof Referring))
                 .toList();
     }
 

@@ -257,7 +257,7 @@ public final class Tables {
     private FieldType borrowed(Table table, Computed.Borrowed borrowed, Deque<Place> under) {
         TableKey at = table.key();
         for (FieldKey through : borrowed.through()) {
-            if (!(settle(at, through, under) instanceof Referring referring)) {
+            if (!(settle(at, through, under) instanceof Referring referring) || referring.isSeveral()) {
                 throw ProblemsFound.of("computed.no-reference", through.name());
             }
             at = referring.to();
@@ -266,7 +266,9 @@ public final class Tables {
     }
 
     private FieldType tally(Computed.Tally tally, Deque<Place> under) {
-        settle(tally.table(), tally.by(), under);
+        if (settle(tally.table(), tally.by(), under).isSeveral()) {
+            throw ProblemsFound.of("computed.no-reference", tally.by().name());
+        }
         if (tally.field() == null) {
             return new Numeric.WholeNumber(true);
         }

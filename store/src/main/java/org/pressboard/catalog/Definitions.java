@@ -115,6 +115,7 @@ public final class Definitions {
         @Type(name = "choice", value = Chosen.Choice.class),
         @Type(name = "choices", value = Chosen.Choices.class),
         @Type(name = "reference", value = Referring.Reference.class),
+        @Type(name = "references", value = Referring.References.class),
         @Type(name = "person", value = Referring.Person.class),
         @Type(name = "picture", value = Attached.Picture.class),
         @Type(name = "pictures", value = Attached.Pictures.class),

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import org.jooq.DSLContext;
+import org.jooq.Condition;
 import org.jooq.Field;
 import org.jooq.exception.DataAccessException;
 import org.jooq.impl.DSL;
@@ -236,8 +237,9 @@ public class RowEditing {
     private List<Against> against(Tables tables, Table table, Collection<Long> rows) {
         List<Against> found = new ArrayList<>();
         for (Tables.Reference reference : tables.referringTo(table.key())) {
-            Field<Long> by = DSL.field(DSL.name(reference.by().key().name()), Long.class);
-            int count = sql.fetchCount(DSL.selectOne().from(TableSql.name(reference.from())).where(by.in(rows)));
+            Condition refers = DSL.condition(reference.by().type().isSeveral() ? "{0} && {1}" : "{0} = any({1})",
+                    DSL.name(reference.by().key().name()), DSL.val(rows.toArray(Long[]::new)));
+            int count = sql.fetchCount(DSL.selectOne().from(TableSql.name(reference.from())).where(refers));
             if (count > 0) {
                 found.add(new Against(reference.from(), reference.by(), count,
                         ((Referring) reference.by().type()).onRemoval()));
@@ -287,11 +289,14 @@ public class RowEditing {
         if (field.type() instanceof Attached attached) {
             return lookAt(attached, value);
         }
-        boolean leadsNowhere = value instanceof Value.Referred referred && !sql.fetchExists(DSL.selectOne()
-                .from(TableSql.name(tables.target(field)))
-                .where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).eq(referred.row())));
-        return leadsNowhere ? Optional.of(Problem.of("entry.no-such-row", tables.target(field).label()))
-                : Optional.empty();
+        return field.type() instanceof Referring ? leadsSomewhere(tables.target(field), value) : Optional.empty();
+    }
+
+    private Optional<Problem> leadsSomewhere(Table target, Value value) {
+        List<Long> rows = value.each().stream().map(each -> ((Value.Referred) each).row()).toList();
+        int there = sql.fetchCount(DSL.selectOne().from(TableSql.name(target))
+                .where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows)));
+        return there == rows.size() ? Optional.empty() : Optional.of(Problem.of("entry.no-such-row", target.label()));
     }
 
     /** Files must be there, and pictures where pictures are wanted; one of which only the name is known may come later. */

@@ -67,7 +67,22 @@ public final class Picking {
         if (number == null) {
             return ValueSql.fromColumn(is, table.type(key));
         }
+        if (table.type(key).isSeveral()) {
+            return referred((Long[]) found.get(number), (String[]) is);
+        }
         Long row = found.get(number, Long.class);
         return row == null ? null : new Value.Referred(row, is == null ? "" : is.toString());
+    }
+
+    /** The rows and what they are called stand in the same order. */
+    private static @Nullable Value referred(Long @Nullable [] rows, String @Nullable [] called) {
+        if (rows == null || called == null) {
+            return null;
+        }
+        List<Value> referred = new ArrayList<>();
+        for (int i = 0; i < rows.length; i++) {
+            referred.add(new Value.Referred(rows[i], called[i] == null ? "" : called[i]));
+        }
+        return referred.isEmpty() ? null : new Value.Several(referred);
     }
 }

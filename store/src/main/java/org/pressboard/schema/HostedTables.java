@@ -31,12 +31,15 @@ public class HostedTables {
     private final RowSecurity security;
     private final TallyUpkeep tallies;
     private final SearchTexts searching;
+    private final LinkTables links;
 
-    HostedTables(DSLContext sql, RowSecurity security, TallyUpkeep tallies, SearchTexts searching) {
+    HostedTables(DSLContext sql, RowSecurity security, TallyUpkeep tallies, SearchTexts searching,
+            LinkTables links) {
         this.sql = sql;
         this.security = security;
         this.tallies = tallies;
         this.searching = searching;
+        this.links = links;
     }
 
     /** Makes the table, empty, with nobody granted anything. */
@@ -71,7 +74,11 @@ public class HostedTables {
     /** What the database itself sees to: that references lead somewhere, and that what is to differ does. */
     private void bind(Table table, org.pressboard.table.Field field) {
         if (field.isEntered() && field.type() instanceof Referring referring) {
-            addReference(table, field, referring);
+            if (referring.isSeveral()) {
+                links.begin(table, field, referring);
+            } else {
+                addReference(table, field, referring);
+            }
         }
         if (field.isEntered() && field.type() instanceof Attached attached) {
             addFileIndex(table, field, attached);
@@ -126,6 +133,10 @@ public class HostedTables {
 
     /** Takes off what binds a column, before it goes into the bin. */
     private void unbind(Table table, org.pressboard.table.Field field) {
+        if (field.type() instanceof Referring && field.type().isSeveral()) {
+            links.end(table, field);
+            return;
+        }
         sql.execute("alter table {0} drop constraint if exists {1}", TableSql.name(table), referenceName(table, field));
         for (String purpose : List.of("reference", "files")) {
             sql.execute("drop index if exists {0}", DSL.name(TableSql.SCHEMA, IndexName.of(table, field.key(), purpose)));
@@ -199,6 +210,8 @@ public class HostedTables {
     /** Removes the table with all its rows for good. */
     public void drop(Table table) {
         tallies.stopOf(table);
+        table.columns().stream().filter(field -> field.type() instanceof Referring && field.type().isSeveral())
+                .forEach(field -> links.end(table, field));
         sql.execute("drop table {0} cascade", TableSql.name(table));
         searching.forget(table.key().name());
     }

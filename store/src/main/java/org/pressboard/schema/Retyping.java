@@ -13,6 +13,7 @@ import org.jooq.Cursor;
 import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.jooq.impl.DSL;
+import org.jooq.impl.SQLDataType;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.Sight;
@@ -175,8 +176,12 @@ public class Retyping {
         if (was.type() instanceof Referring referring) {
             Table target = tables.get(referring.to());
             TableSql named = TableSql.of(Sight.whole(tables, target.key()), NOBODY, Locale.ENGLISH);
-            org.jooq.Field<String> called = DSL.field("(select {0} from {1} where {2} = referred)", String.class,
-                    named.shown(target.headingField().orElseThrow().key()), named.asTable(), named.rowId());
+            org.jooq.Field<?> heading = named.shown(target.headingField().orElseThrow().key());
+            org.jooq.Field<?> called = referring.isSeveral()
+                    ? DSL.field("(select array_agg({0} order by place) from unnest(referred) with ordinality each (row, place)"
+                            + ", {1} where {2} = each.row)", SQLDataType.CLOB.array(), heading, named.asTable(), named.rowId())
+                    : DSL.field("(select {0} from {1} where {2} = referred)", SQLDataType.CLOB, heading, named.asTable(),
+                            named.rowId());
             return sql.select(rowId, called).from(DSL.table("(select {0}, {1} as referred from {2}) held", rowId, column,
                     TableSql.name(table))).where(rowId.gt(after)).and(DSL.condition("referred is not null"))
                     .orderBy(rowId).limit(BATCH).fetch();
@@ -188,7 +193,7 @@ public class Retyping {
     private void fill(Table table, Field field, List<Long> rows, List<@Nullable String> values) {
         String type = ValueSql.columnType(field.type()).getCastTypeName(sql.configuration());
         sql.execute("update {0} kept set {1} = " + (field.type().isSeveral()
-                        ? "string_to_array(given.value, E'\\n')" : "given.value::" + type)
+                        ? "string_to_array(given.value, E'\\n')::" : "given.value::") + type
                         + " from unnest({2}::bigint[], {3}::text[]) given (id, value) where kept.row_id = given.id",
                 TableSql.name(table), DSL.name(field.key().name()), DSL.val(rows.toArray(Long[]::new)),
                 DSL.val(values.stream().map(text -> field.type() instanceof FieldType.YesNo

@@ -7,6 +7,7 @@ import org.jooq.Param;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Operator;
+import org.pressboard.table.FieldType;
 import org.pressboard.value.FieldKey;
 
 /** Compiles the core's conditions; its answers are those of the core, absent values included. */
@@ -94,7 +95,9 @@ final class ConditionSql {
         }
         Field<?>[] values = oneOf.values().stream().map(ValueSql::bound).toArray(Field<?>[]::new);
         return isSeveral(oneOf.field())
-                ? DSL.condition("{0} && array[{1}]::text[]", told(oneOf.field()), DSL.list(values))
+                ? DSL.condition("{0} && array[{1}]::{2}[]", told(oneOf.field()), DSL.list(values),
+                        DSL.keyword(place.table().field(oneOf.field()).type().held() == FieldType.Held.ROWS
+                                ? "bigint" : "text"))
                 : DSL.condition("{0} in ({1})", fields.collated(told(oneOf.field())), DSL.list(values));
     }
 
@@ -125,7 +128,7 @@ final class ConditionSql {
         Field<?> pattern = pattern(before, operand);
         return isSeveral(key)
                 ? DSL.condition("(select bool_or({0} like {1}) from unnest({2}) each)",
-                        MentionSql.folded(DSL.field(DSL.name("each"))), pattern, told(key))
+                        MentionSql.folded(DSL.field(DSL.name("each"))), pattern, shown(key))
                 : DSL.condition("{0} like {1}", MentionSql.folded(shown(key)), pattern);
     }
 

@@ -4,12 +4,15 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jooq.Collation;
 import org.jooq.Condition;
+import org.jooq.DataType;
 import org.jooq.Field;
+import org.jooq.QueryPart;
 import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
 import org.pressboard.grant.Sight;
 import org.pressboard.table.Computed;
 import org.pressboard.table.FieldType;
+import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
 
@@ -34,7 +37,8 @@ final class FieldSql {
     /** What is read: for a reference, what the row referred to is called. */
     Field<?> shown(Joins.Place place, org.pressboard.table.Field field) {
         return switch (field.computed()) {
-            case null -> isReference(field) ? heading(place, field) : column(place, field);
+            case null -> field.type().held() == FieldType.Held.ROWS ? several(place, field, true)
+                    : isReference(field) ? heading(place, field) : column(place, field);
             case Computed.Tally tally -> column(place, field);
             case Computed.Borrowed borrowed -> borrowed(place, borrowed, true);
             case Computed.Composed composed -> composed(place, composed);
@@ -43,8 +47,11 @@ final class FieldSql {
 
     /** What tells the value from others: of a reference, the number of the row. */
     Field<?> told(Joins.Place place, org.pressboard.table.Field field) {
-        if (!isReference(field)) {
+        if (!(field.type() instanceof Referring)) {
             return shown(place, field);
+        }
+        if (field.isEntered() && field.type().isSeveral()) {
+            return several(place, field, false);
         }
         return field.computed() instanceof Computed.Borrowed borrowed ? borrowed(place, borrowed, false)
                 : rowReferredTo(place, field);
@@ -65,6 +72,38 @@ final class FieldSql {
         return field.type().held() == FieldType.Held.ROW;
     }
 
+    /** The rows that a field refers to, as far as they are seen: what they are called, or their numbers. */
+    private Field<?> several(Joins.Place place, org.pressboard.table.Field field, boolean called) {
+        Inner inner = inner(place, field);
+        Field<?> each = called ? inner.heading() : DSL.field(inner.place.column(TableSql.ROW_ID), Long.class);
+        DataType<?> type = called ? SQLDataType.CLOB.array() : SQLDataType.BIGINT.array();
+        return DSL.field("(select array_agg({0} order by referred.place) {1})::{2}[]", type, each, inner.rows,
+                DSL.keyword(called ? "text" : "bigint"));
+    }
+
+    /**
+     * The rows that a field with several refers to, in a query of their own.
+     *
+     * @param rows from where they come, behind "select"
+     */
+    record Inner(FieldSql fields, Joins.Place place, QueryPart rows) {
+
+        private Field<?> heading() {
+            return fields.called(place);
+        }
+    }
+
+    Inner inner(Joins.Place outer, org.pressboard.table.Field field) {
+        Table target = sight.tables().target(field);
+        Joins.Place place = new Joins.Place(target, outer.alias() + ">" + field.key());
+        Joins own = new Joins(DSL.sql("{0} as {1}", TableSql.name(target), DSL.name(place.alias())));
+        FieldSql fields = new FieldSql(sight, own, operands, collation);
+        Condition seen = new ConditionSql(fields, place, operands).of(sight.rows(target.key()));
+        return new Inner(fields, place, DSL.sql("from unnest({0}) with ordinality as referred (row, place), {1} "
+                + "where {2} = referred.row and ({3})", column(outer, field), own,
+                DSL.field(place.column(TableSql.ROW_ID)), seen));
+    }
+
     /** Where all rows referred to are seen, the reference itself tells; no row need be looked at. */
     private Field<?> rowReferredTo(Joins.Place place, org.pressboard.table.Field reference) {
         boolean isOpen = sight.rows(sight.tables().target(reference).key())
@@ -73,7 +112,11 @@ final class FieldSql {
     }
 
     private Field<?> heading(Joins.Place place, org.pressboard.table.Field reference) {
-        Joins.Place there = through(place, reference);
+        return called(through(place, reference));
+    }
+
+    /** What the row at a place is called. */
+    private Field<?> called(Joins.Place there) {
         org.pressboard.table.Field heading = there.table().headingField().orElseThrow(
                 () -> new IllegalStateException("Nothing names the rows of " + there.table().key()));
         Field<?> shown = shown(there, heading);

@@ -11,6 +11,7 @@ import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
 import org.pressboard.table.Computed;
 import org.pressboard.table.FieldType;
+import org.pressboard.table.Referring;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Folding;
 import org.pressboard.value.PlainForm;
@@ -97,7 +98,7 @@ final class MentionSql {
 
     private static boolean isOwn(Joins.Place place, FieldKey key) {
         org.pressboard.table.Field field = place.table().field(key);
-        return field.isColumn() && field.type().isText() && field.type().held() != FieldType.Held.ROW;
+        return field.isColumn() && field.type().isText() && !(field.type() instanceof Referring);
     }
 
     /** The folded text has those of all fields; where some are not asked about, it must be in one that is. */
@@ -135,12 +136,20 @@ final class MentionSql {
                 }
                 yield rowByRow(at, List.of(borrowed.field()));
             }
-            case null -> field.type().held() == FieldType.Held.ROW ? heading(fields.through(place, field))
-                    : shown(place, field);
+            case null -> switch (field.type().held()) {
+                case ROW -> heading(fields.through(place, field));
+                case ROWS -> oneOfSeveral(fields.inner(place, field));
+                default -> shown(place, field);
+            };
             case Computed.Composed composed -> shown(place, field);
             case Computed.Tally tally -> field.type().held() == FieldType.Held.ROW
                     ? heading(fields.through(place, field)) : shown(place, field);
         };
+    }
+
+    private Condition oneOfSeveral(FieldSql.Inner inner) {
+        Condition mentioned = new MentionSql(inner.fields(), text).heading(inner.place());
+        return DSL.condition("exists (select {0} and ({1}))", inner.rows(), mentioned);
     }
 
     private Condition heading(Joins.Place there) {

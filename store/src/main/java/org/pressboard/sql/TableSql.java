@@ -20,6 +20,7 @@ import org.pressboard.grant.Sight;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.SortBy;
 import org.pressboard.table.FieldType;
+import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
@@ -135,7 +136,7 @@ public final class TableSql {
 
     /** Whether what is shown differs from what tells it from others. */
     public boolean isReferring(FieldKey key) {
-        return table.field(key).type().held() == FieldType.Held.ROW;
+        return table.field(key).type() instanceof Referring;
     }
 
     /** What is shown, of texts no more than their first so many characters. */

@@ -33,6 +33,8 @@ public final class ValueSql {
             case Value.Time time -> DSL.val(time.at());
             case Value.Referred referred -> DSL.val(referred.row());
             case Value.Attachment file -> DSL.val(PlainForm.write(file), SQLDataType.CLOB);
+            case Value.Several several when several.values().getFirst() instanceof Value.Referred -> DSL.val(
+                    several.values().stream().map(each -> ((Value.Referred) each).row()).toArray(Long[]::new));
             case Value.Several several -> DSL.val(several.values().stream().map(PlainForm::write)
                     .toArray(String[]::new), SQLDataType.CLOB.array());
         };
@@ -44,6 +46,7 @@ public final class ValueSql {
             case TEXT, FILE -> SQLDataType.CLOB;
             case TEXTS, FILES -> SQLDataType.CLOB.array();
             case WHOLE, ROW -> SQLDataType.BIGINT;
+            case ROWS -> SQLDataType.BIGINT.array();
             case DECIMAL -> SQLDataType.NUMERIC;
             case YES_NO -> SQLDataType.BOOLEAN;
             case DATE -> SQLDataType.LOCALDATE;
@@ -69,6 +72,8 @@ public final class ValueSql {
             case LocalDate date -> Value.of(date);
             case LocalDateTime moment -> Value.of(moment);
             case LocalTime time -> Value.of(time);
+            case Long[] rows -> rows.length == 0 ? null : new Value.Several(
+                    Arrays.stream(rows).<Value>map(row -> new Value.Referred(row, "")).toList());
             case String[] texts -> texts.length == 0 ? null
                     : new Value.Several(Arrays.stream(texts).<Value>map(Value::of).toList());
             default -> throw new IllegalArgumentException("No value of a field: " + column.getClass());
@@ -94,7 +99,7 @@ public final class ValueSql {
             case YES_NO -> DSL.field("case when {0} then 'yes' when not {0} then 'no' end", String.class, shown);
             // as JSON has it, which is ISO 8601
             case MOMENT -> DSL.field("trim('\"' from to_json({0})::text)", String.class, shown);
-            case TEXTS -> DSL.field("array_to_string({0}, {1})", SQLDataType.CLOB, shown,
+            case TEXTS, ROWS -> DSL.field("array_to_string({0}, {1})", SQLDataType.CLOB, shown,
                     DSL.inline(PlainForm.BETWEEN));
             case FILE -> nameOf(shown);
             case FILES -> DSL.field("(select string_agg({0}, {1} order by place) from unnest({2}) with ordinality each (file, place))",

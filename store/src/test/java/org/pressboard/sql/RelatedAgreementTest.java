@@ -83,7 +83,7 @@ class RelatedAgreementTest extends StoreTest {
                     seen, condition).isEqualTo(inMemory);
         }
         byRowSecurity(fields.stream().filter(Field::isEntered).filter(field -> !field.key()
-                .equals(RelatedCases.MAKER)).toList());
+                .equals(RelatedCases.MAKER) && !field.key().equals(RelatedCases.MENDERS)).toList());
     }
 
     private List<Long> bySql(Tables tables, Condition seen, Condition condition, Visitor visitor) {

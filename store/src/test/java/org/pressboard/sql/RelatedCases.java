@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.random.RandomGenerator;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Cases;
 import org.pressboard.condition.Condition;
@@ -43,6 +44,7 @@ final class RelatedCases {
     static final FieldKey SINCE = new FieldKey("since");
     static final FieldKey MADE = new FieldKey("made");
     static final FieldKey MAKER = new FieldKey("maker");
+    static final FieldKey MENDERS = new FieldKey("menders");
     static final FieldKey PRICE = new FieldKey("price");
 
     private static final List<String> TEXTS = List.of("Åsby", "Straße", "a_b", "100%", "it's", "zoe", "Zoë", "x\ny", "");
@@ -75,6 +77,9 @@ final class RelatedCases {
                         new Chosen.Option("cut", Chosen.Colour.MOSS), new Chosen.Option("dig", Chosen.Colour.BRICK),
                         new Chosen.Option("carry", Chosen.Colour.PLAIN)))),
                 new Field(MAKER, "Maker", new Referring.Reference(makersKey, Referring.OnRemoval.REFUSE)),
+                new Field(MENDERS, "Menders", new Referring.References(makersKey, Referring.OnRemoval.CLEAR)),
+                new Field(new FieldKey("shots"), "Shots", new org.pressboard.table.Attached.Pictures()),
+                new Field(new FieldKey("manual"), "Manual", new org.pressboard.table.Attached.File()),
                 Field.computed(new FieldKey("maker_rate"), "Rate of maker",
                         new Computed.Borrowed(List.of(MAKER), RATE)),
                 Field.computed(new FieldKey("maker_made"), "Made by maker",
@@ -116,6 +121,8 @@ final class RelatedCases {
             case Chosen.Choice choice -> Value.of(Cases.pick(List.of("new", "worn"), random));
             case Chosen.Choices choices -> new Value.Several(Cases.pick(List.of(List.of(Value.of("cut")),
                     List.of(Value.of("dig"), Value.of("cut")), List.<Value>of(Value.of("carry"))), random));
+            case Referring.References references -> new Value.Several(Stream.generate(() -> Cases.pick(makers, random))
+                    .limit(random.nextInt(1, 4)).<Value>map(maker -> new Value.Referred(maker.id(), "")).toList());
             case Referring referring -> new Value.Referred(Cases.pick(makers, random).id(), "");
             case org.pressboard.table.Attached attached -> attached(attached.isSeveral(), random);
         };
@@ -148,6 +155,7 @@ final class RelatedCases {
             Optional<Row> maker = makers.stream().filter(each -> refersTo(tool, each) && seen.holds(each, standpoint))
                     .findFirst();
             Map<FieldKey, @Nullable Value> more = new HashMap<>();
+            more.put(MENDERS, menders(tool, makers, seen, standpoint));
             String name = maker.flatMap(row -> row.find(NAME)).map(PlainForm::write).orElse("");
             more.put(MAKER, maker.<Value>map(row -> new Value.Referred(row.id(), name)).orElse(null));
             more.put(new FieldKey("maker_rate"), maker.map(row -> row.get(RATE)).orElse(null));
@@ -158,6 +166,15 @@ final class RelatedCases {
             more.put(new FieldKey("called"), isNamed ? Value.of(own + " by " + name) : null);
             return with(tool, more);
         }).toList();
+    }
+
+    private static @Nullable Value menders(Row tool, List<Row> makers, Condition seen, Standpoint standpoint) {
+        Value menders = tool.get(MENDERS);
+        List<Value> visible = menders == null ? List.of() : menders.each().stream().map(each -> (Value.Referred) each)
+                .flatMap(each -> makers.stream().filter(maker -> maker.id() == each.row() && seen.holds(maker, standpoint)))
+                .<Value>map(maker -> new Value.Referred(maker.id(), maker.find(NAME).map(PlainForm::write).orElse("")))
+                .toList();
+        return visible.isEmpty() ? null : new Value.Several(visible);
     }
 
     private static Row with(Row row, Map<FieldKey, ? extends @Nullable Value> more) {

@@ -42,7 +42,7 @@ class StructureTest {
             Map.entry("files", Set.of("attachment", "catalog", "problem", "rows", "table", "value")),
             Map.entry("editing", Set.of("catalog", "condition", "files", "grant", "history", "problem", "rows", "schema", "sql",
                     "table", "value")),
-            Map.entry("bulk", Set.of("catalog", "condition", "edition", "grant", "history", "intake", "listing",
+            Map.entry("bulk", Set.of("catalog", "condition", "edition", "files", "grant", "history", "intake", "listing",
                     "problem", "rows", "schema", "sql", "table", "value")),
             // web
             Map.entry("signin", Set.of("catalog", "grant", "history")),

@@ -37,7 +37,7 @@ final class ComputedChoices {
     private static void borrowable(Tables tables, Table table, String path, String names, int depth,
             List<Choice> choices) {
         for (Field reference : table.fields()) {
-            if (!(reference.type() instanceof Referring) || depth == DEEPEST) {
+            if (!(reference.type() instanceof Referring) || reference.type().isSeveral() || depth == DEEPEST) {
                 continue;
             }
             Table target = tables.target(reference);

@@ -1,7 +1,9 @@
 package org.pressboard.desk.table;
 
 import java.util.List;
+import java.util.function.BiFunction;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Chosen;
@@ -19,7 +21,7 @@ import org.pressboard.value.WrittenForm;
  * A field as somebody fills it in.
  *
  * @param text    what stands in it, as it is typed; of a row referred to, its number
- * @param shown   of a row referred to, what it is called
+ * @param shown   of a row referred to, what it is called; of several, one to a line
  * @param was     what was there when it was opened, in plain form
  * @param problem what is wrong with what was typed; empty: nothing
  * @param theirs  what somebody else put there meanwhile, as it is written; {@code null}: nobody did
@@ -27,7 +29,7 @@ import org.pressboard.value.WrittenForm;
 record Control(Field field, Kind kind, String text, String shown, String was, String problem, @Nullable String theirs) {
 
     /** With what it is filled in. */
-    enum Kind { LINE, AREA, NUMBER, EMAIL, LINK, PHONE, DATE, MOMENT, TIME, YES_NO, CHOICE, CHOICES, RATING, ROW, FILES }
+    enum Kind { LINE, AREA, NUMBER, EMAIL, LINK, PHONE, DATE, MOMENT, TIME, YES_NO, CHOICE, CHOICES, RATING, ROW, ROWS, FILES }
 
     static Kind kind(FieldType type) {
         return switch (type) {
@@ -45,6 +47,7 @@ record Control(Field field, Kind kind, String text, String shown, String was, St
             case FieldType.YesNo yesNo -> Kind.YES_NO;
             case Chosen.Choice choice -> Kind.CHOICE;
             case Chosen.Choices choices -> Kind.CHOICES;
+            case Referring.References references -> Kind.ROWS;
             case Referring referring -> Kind.ROW;
             case Attached attached -> Kind.FILES;
         };
@@ -52,7 +55,8 @@ record Control(Field field, Kind kind, String text, String shown, String was, St
 
     static Control of(Field field, @Nullable Value value, WrittenForm language) {
         String plain = value == null ? "" : PlainForm.write(value);
-        String shown = value instanceof Value.Referred referred ? referred.heading() : "";
+        String shown = value == null ? "" : value.each().stream().filter(Value.Referred.class::isInstance)
+                .map(each -> ((Value.Referred) each).heading()).collect(Collectors.joining("\n"));
         return new Control(field, kind(field.type()), typed(field, value, language), shown, plain, "", null);
     }
 
@@ -66,6 +70,14 @@ record Control(Field field, Kind kind, String text, String shown, String was, St
 
     Control with(String typed, String wasThen) {
         return new Control(field, kind, typed, shown, wasThen, problem, theirs);
+    }
+
+    /** The same with the rows referred to by what they are called. */
+    Control called(BiFunction<Field, Long, String> headings) {
+        String names = text.lines().map(number -> PlainForm.whole(number)
+                .map(row -> headings.apply(field, ((Value.Whole) row).number())).orElse(""))
+                .collect(Collectors.joining("\n"));
+        return new Control(field, kind, text, names, was, problem, theirs);
     }
 
     Control wrong(String sentence) {
@@ -109,6 +121,15 @@ record Control(Field field, Kind kind, String text, String shown, String was, St
         return field.type() instanceof Textual.FormattedText;
     }
 
+    /** Several rows referred to, by their numbers and what they are called. */
+    public List<Value.Referred> rows() {
+        List<String> numbers = text.lines().toList();
+        List<String> called = List.of(shown.split("\n", -1));
+        return IntStream.range(0, numbers.size()).filter(i -> numbers.get(i).matches("\\d{1,18}"))
+                .mapToObj(i -> new Value.Referred(Long.parseLong(numbers.get(i)), i < called.size() ? called.get(i) : ""))
+                .toList();
+    }
+
     /** The files in it. */
     public List<Value.Attachment> files() {
         return text.lines().filter(line -> !line.isBlank()).map(line -> (Value.Attachment) PlainForm.attachment(line))
@@ -120,7 +141,7 @@ record Control(Field field, Kind kind, String text, String shown, String was, St
     }
 
     public boolean isWide() {
-        return kind == Kind.AREA || kind == Kind.CHOICES || kind == Kind.FILES;
+        return kind == Kind.AREA || kind == Kind.CHOICES || kind == Kind.ROWS || kind == Kind.FILES;
     }
 
     static String joined(List<String> texts) {

@@ -9,6 +9,8 @@ import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Numeric;
 import org.pressboard.table.Referring;
+import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
@@ -18,7 +20,7 @@ import org.springframework.util.MultiValueMap;
 enum FieldKind {
 
     TEXT, LONG_TEXT, FORMATTED_TEXT, WHOLE_NUMBER, DECIMAL, MONEY, PERCENT, RATING, YES_NO, DATE, DATE_TIME, TIME,
-    CHOICE, CHOICES, EMAIL, LINK, PHONE, PICTURE, PICTURES, FILE, REFERENCE, PERSON, BORROWED, TALLY, COMPOSED;
+    CHOICE, CHOICES, EMAIL, LINK, PHONE, PICTURE, PICTURES, FILE, REFERENCE, REFERENCES, PERSON, BORROWED, TALLY, COMPOSED;
 
     private static final int MOST_DIGITS = 10;
     private static final int USUAL_MARKS = 5;
@@ -52,6 +54,7 @@ enum FieldKind {
             case Chosen.Choice choice -> CHOICE;
             case Chosen.Choices choices -> CHOICES;
             case Referring.Reference reference -> REFERENCE;
+            case Referring.References references -> REFERENCES;
             case Referring.Person person -> PERSON;
             case Attached.Picture picture -> PICTURE;
             case Attached.Pictures pictures -> PICTURES;
@@ -88,7 +91,7 @@ enum FieldKind {
 
     /** Whether no two rows can be asked to have different values. */
     public boolean cannotDiffer() {
-        return isComputed() || this == PICTURE || this == PICTURES || this == FILE || this == CHOICES || this == LONG_TEXT || this == FORMATTED_TEXT || this == YES_NO
+        return isComputed() || this == REFERENCES || this == PICTURE || this == PICTURES || this == FILE || this == CHOICES || this == LONG_TEXT || this == FORMATTED_TEXT || this == YES_NO
                 || this == RATING;
     }
 
@@ -120,10 +123,14 @@ enum FieldKind {
             case PICTURE -> new Attached.Picture();
             case PICTURES -> new Attached.Pictures();
             case FILE -> new Attached.File();
-            case REFERENCE -> tables.all().stream().filter(table -> table.key().name().equals(sent.getFirst("to")))
-                    .findFirst().map(table -> new Referring.Reference(table.key(), onRemoval(sent))).orElse(null);
+            case REFERENCES -> target(sent, tables).map(to -> new Referring.References(to, onRemoval(sent))).orElse(null);
+            case REFERENCE -> target(sent, tables).map(to -> new Referring.Reference(to, onRemoval(sent))).orElse(null);
             case PERSON -> tables.people().map(people -> new Referring.Person(people, onRemoval(sent))).orElse(null);
         };
+    }
+
+    private static Optional<TableKey> target(MultiValueMap<String, String> sent, Tables tables) {
+        return tables.all().stream().map(Table::key).filter(key -> key.name().equals(sent.getFirst("to"))).findFirst();
     }
 
     private static FieldType money(@Nullable String currency) {

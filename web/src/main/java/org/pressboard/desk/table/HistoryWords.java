@@ -3,6 +3,7 @@ package org.pressboard.desk.table;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.pressboard.history.Act;
 import org.pressboard.history.Entry;
 import org.pressboard.rows.RowPicker;
@@ -68,8 +69,9 @@ final class HistoryWords {
     }
 
     private String written(Field field, Optional<Value> value) {
-        return value.map(is -> is instanceof Value.Referred referred && field.type() instanceof Referring
-                ? picker.heading(tables, tables.target(field), referred.row())
+        return value.map(is -> is.each().getFirst() instanceof Value.Referred && field.type() instanceof Referring
+                ? is.each().stream().map(each -> picker.heading(tables, tables.target(field),
+                        ((Value.Referred) each).row())).collect(Collectors.joining(", "))
                 : isOfKind(field, is) ? site.written(field, is) : String.valueOf(plain(is))).orElse("–");
     }
 

@@ -5,14 +5,15 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import org.pressboard.problem.Problem;
 import org.pressboard.sheet.Words;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
+import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
-import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
 import org.pressboard.value.TypedForm;
 import org.pressboard.value.Value;
@@ -65,7 +66,7 @@ record RowForm(List<Control> controls, Map<FieldKey, Optional<Value>> values, Ma
     private static String typed(Field field, MultiValueMap<String, String> parameters) {
         List<String> sent = parameters.getOrDefault("v." + field.key(), List.of());
         String added = Optional.ofNullable(parameters.getFirst("new." + field.key())).orElse("").strip();
-        if (field.type() instanceof Attached) {
+        if (field.type() instanceof Attached || field.type() instanceof Referring.References) {
             return Control.joined(sent);
         }
         if (!(field.type() instanceof Chosen)) {
@@ -104,11 +105,8 @@ record RowForm(List<Control> controls, Map<FieldKey, Optional<Value>> values, Ma
     }
 
     /** The same with rows referred to by what they are called. */
-    RowForm named(java.util.function.BiFunction<Field, Long, String> headings) {
-        return new RowForm(controls.stream().map(control -> control.kind() != Control.Kind.ROW
-                || control.text().isEmpty() ? control : new Control(control.field(), control.kind(), control.text(),
-                PlainForm.whole(control.text()).map(number ->
-                        headings.apply(control.field(), ((Value.Whole) number).number())).orElse(""),
-                control.was(), control.problem(), control.theirs())).toList(), values, was);
+    RowForm named(BiFunction<Field, Long, String> headings) {
+        return new RowForm(controls.stream().map(control -> control.field().type() instanceof Referring
+                ? control.called(headings) : control).toList(), values, was);
     }
 }
