@@ -2,6 +2,7 @@ package org.pressboard.intake;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.pressboard.value.Value;
 
@@ -26,6 +27,8 @@ public record ColumnSurvey(Heading heading, long filled, long blanks, Map<Readin
         fits = Map.copyOf(fits);
         suggested = List.copyOf(suggested);
         options = List.copyOf(options);
+        // a file that waited while Pressboard was brought up to date
+        currency = Objects.requireNonNullElse(currency, "");
     }
 
     public String label() {

@@ -13,9 +13,11 @@ import org.pressboard.value.FieldKey;
  * @param help     what those who fill it in are told; may be empty
  * @param unit     what stands behind each value, such as {@code kg}; may be empty
  * @param hidden   whether the desk's list of rows leaves it out
+ * @param open     of what comes from rows of another table: whether all who see the row see it, also those who may not
+ *                 see the row that it comes from
  */
 public record Field(FieldKey key, String label, FieldType type, @Nullable Computed computed, Rules rules,
-                    @Nullable Operand start, String help, String unit, boolean hidden) {
+                    @Nullable Operand start, String help, String unit, boolean hidden, boolean open) {
 
     public static final int LONGEST_LABEL = 100;
 
@@ -27,12 +29,12 @@ public record Field(FieldKey key, String label, FieldType type, @Nullable Comput
 
     /** A field that people fill in as they like. */
     public Field(FieldKey key, String label, FieldType type) {
-        this(key, label, type, null, Rules.NONE, null, "", "", false);
+        this(key, label, type, null, Rules.NONE, null, "", "", false, false);
     }
 
     /** A field that is worked out; its type follows from what it is worked out of (see {@link Tables}). */
     public static Field computed(FieldKey key, String label, Computed computed) {
-        return new Field(key, label, new Textual.Text(), computed, Rules.NONE, null, "", "", false);
+        return new Field(key, label, new Textual.Text(), computed, Rules.NONE, null, "", "", false, false);
     }
 
     public Optional<Computed> computing() {
@@ -49,22 +51,27 @@ public record Field(FieldKey key, String label, FieldType type, @Nullable Comput
     }
 
     public Field labelled(String other) {
-        return new Field(key, other, type, computed, rules, start, help, unit, hidden);
+        return new Field(key, other, type, computed, rules, start, help, unit, hidden, open);
     }
 
     public Field of(FieldType other) {
-        return new Field(key, label, other, computed, rules, start, help, unit, hidden);
+        return new Field(key, label, other, computed, rules, start, help, unit, hidden, open);
     }
 
     public Field with(Rules others) {
-        return new Field(key, label, type, computed, others, start, help, unit, hidden);
+        return new Field(key, label, type, computed, others, start, help, unit, hidden, open);
     }
 
     public Field starting(@Nullable Operand with) {
-        return new Field(key, label, type, computed, rules, with, help, unit, hidden);
+        return new Field(key, label, type, computed, rules, with, help, unit, hidden, open);
     }
 
     public Field explained(String otherHelp, String otherUnit) {
-        return new Field(key, label, type, computed, rules, start, otherHelp, otherUnit, hidden);
+        return new Field(key, label, type, computed, rules, start, otherHelp, otherUnit, hidden, open);
+    }
+
+    /** The same, seen by all who see the row, whatever they may see of the one it comes from; or not so. */
+    public Field opened(boolean toAll) {
+        return new Field(key, label, type, computed, rules, start, help, unit, hidden, toAll);
     }
 }

@@ -1,7 +1,9 @@
 package org.pressboard.table;
 
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -52,6 +54,17 @@ public record Table(TableKey key, String label, Fields fields, String descriptio
     public List<Field> searchable() {
         return columns().stream().filter(field -> field.type().isText() && !(field.type() instanceof Referring))
                 .toList();
+    }
+
+    /** These fields and those that composed texts among them are put together from, which are written each in its way. */
+    public List<FieldKey> withParts(List<FieldKey> keys) {
+        Set<FieldKey> all = new LinkedHashSet<>(keys);
+        for (FieldKey key : keys) {
+            if (field(key).computed() instanceof Computed.Composed composed) {
+                all.addAll(withParts(composed.uses()));
+            }
+        }
+        return List.copyOf(all);
     }
 
     /** The fields that people fill in. */

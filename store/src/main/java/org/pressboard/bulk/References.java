@@ -27,7 +27,7 @@ class References {
     private static final int LOOKED_AT = 2_000;
     private static final int MOST_ROWS = 50_000;
     private static final int FEWEST_NAMES = 3;
-    private static final double MOST_NAMED = 0.8;
+    private static final double MOST_NAMED = 0.7;
 
     private final Catalog catalog;
     private final RowNames names;

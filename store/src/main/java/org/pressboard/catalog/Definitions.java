@@ -27,6 +27,7 @@ import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
 import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -38,6 +39,8 @@ public final class Definitions {
 
     private static final JsonMapper MAPPER = JsonMapper.builder()
             .disable(SerializationFeature.FAIL_ON_EMPTY_BEANS)
+            // what was kept before there was such a thing to say has it not said
+            .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
             .addMixIn(TableKey.class, Named.class)
             .addMixIn(FieldKey.class, Named.class)
             .addMixIn(ListingKey.class, Named.class)

@@ -66,7 +66,7 @@ public class AttachmentRows {
     }
 
     private static Condition isIn(TableSql table, FieldKey field, String content) {
-        return DSL.condition(table.type(field).isSeveral() ? "hosted.contents({0}) @> array[{1}]" : "left({0}, 64) = {1}",
+        return DSL.condition(table.type(field).isSeveral() ? "hosted.contents({0}) @> array[{1}]::text[]" : "left({0}, 64) = {1}",
                 table.shown(field), DSL.val(content));
     }
 }

@@ -13,7 +13,7 @@ import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 
-/** What is read of each row of a query, and the row as the core has it. */
+/** What is read of each row of a query, with the parts of composed texts, and the row as the core has it. */
 public final class Picking {
 
     private final TableSql table;
@@ -24,21 +24,21 @@ public final class Picking {
 
     private Picking(TableSql table, List<FieldKey> fields) {
         this.table = table;
-        this.fields = fields;
+        this.fields = table.withParts(fields);
         columns.add(table.rowId());
     }
 
     /** These fields, every text whole. */
     public static Picking whole(TableSql table, List<FieldKey> fields) {
         Picking picking = new Picking(table, fields);
-        fields.forEach(key -> picking.add(table, key, table.shown(key)));
+        picking.fields.forEach(key -> picking.add(table, key, table.shown(key)));
         return picking;
     }
 
     /** These fields, of texts no more than their first so many characters. */
     static Picking beginnings(TableSql table, List<FieldKey> fields, int characters) {
         Picking picking = new Picking(table, fields);
-        fields.forEach(key -> picking.add(table, key, table.beginning(key, characters)));
+        picking.fields.forEach(key -> picking.add(table, key, table.beginning(key, characters)));
         return picking;
     }
 

@@ -33,14 +33,17 @@ public class Publisher {
     private final HostedTables tables;
     private final RowSecurity security;
     private final Bin bin;
+    private final OpenFields openFields;
     private final Indexes indexes;
     private final ChangeFeed changes;
 
-    Publisher(Catalog catalog, HostedTables tables, RowSecurity security, Bin bin, Indexes indexes, ChangeFeed changes) {
+    Publisher(Catalog catalog, HostedTables tables, RowSecurity security, Bin bin, OpenFields openFields,
+            Indexes indexes, ChangeFeed changes) {
         this.catalog = catalog;
         this.tables = tables;
         this.security = security;
         this.bin = bin;
+        this.openFields = openFields;
         this.indexes = indexes;
         this.changes = changes;
     }
@@ -103,6 +106,7 @@ public class Publisher {
         indexes.giveWay();
         catalog.removeTable(table.key());
         tables.drop(table);
+        openFields.open(catalog.tables());
         bin.forgetHistory(table.key());
         changes.tableRemoved(table.key());
     }

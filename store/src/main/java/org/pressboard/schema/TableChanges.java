@@ -43,6 +43,7 @@ public class TableChanges {
     private final HostedTables hosted;
     private final TallyUpkeep tallies;
     private final SearchTexts searching;
+    private final OpenFields open;
     private final Bin bin;
     private final Retyping retyping;
     private final Indexes indexes;
@@ -50,12 +51,13 @@ public class TableChanges {
     private final ChangeFeed changes;
     private final DSLContext sql;
 
-    TableChanges(Catalog catalog, HostedTables hosted, TallyUpkeep tallies, SearchTexts searching, Bin bin,
+    TableChanges(Catalog catalog, HostedTables hosted, TallyUpkeep tallies, SearchTexts searching, OpenFields open, Bin bin,
             Retyping retyping, Indexes indexes, Acts acts, ChangeFeed changes, DSLContext sql) {
         this.catalog = catalog;
         this.hosted = hosted;
         this.tallies = tallies;
         this.searching = searching;
+        this.open = open;
         this.bin = bin;
         this.retyping = retyping;
         this.indexes = indexes;
@@ -72,6 +74,7 @@ public class TableChanges {
         acts.begin(author, Act.What.TABLE_MADE, table.key(), Act.Details.of(label));
         hosted.create(settled);
         catalog.addTable(settled);
+        open.open(catalog.tables());
         return settled;
     }
 
@@ -190,8 +193,10 @@ public class TableChanges {
         });
         indexes.giveWay();
         acts.begin(author, Act.What.TABLE_REMOVED, key, Act.Details.of(table.label()));
+        open.close();
         hosted.bin(table);
         catalog.binTable(key);
+        open.open(catalog.tables());
         changes.tableRemoved(key);
     }
 
@@ -206,6 +211,7 @@ public class TableChanges {
         Tables tables = catalog.tables();
         Table table = tables.get(key);
         hosted.putBack(table);
+        open.open(tables);
         table.fields().stream().filter(field -> field.computed() instanceof Computed.Tally)
                 .forEach(field -> tallies.begin(tables, table, field));
         changes.tableRemoved(key);
@@ -288,6 +294,7 @@ public class TableChanges {
     private void apply(Table before, Table after, long act, @Nullable Long takenBack) {
         indexes.giveWay();
         searching.pause(before);
+        open.close();
         Tables tables = catalog.tables().with(after);
         for (Field field : before.fields()) {
             Field now = after.fields().find(field.key()).orElse(null);
@@ -306,6 +313,7 @@ public class TableChanges {
         hosted.describe(after);
         keepSearched(before, after, takenBack != null);
         catalog.define(after);
+        open.open(catalog.tables());
         changes.tableRemoved(after.key());
     }
 

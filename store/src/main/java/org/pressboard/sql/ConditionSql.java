@@ -71,7 +71,7 @@ final class ConditionSql {
                     : compare(compare.field(), compare.operator(), operand);
         }
         Condition like = like(compare.field(), compare.operator() == Operator.BEGINS ? "" : "%", operand);
-        boolean isKeptFolded = place.table().searchable().contains(place.table().field(compare.field()));
+        boolean isKeptFolded = !place.open() && place.table().searchable().contains(place.table().field(compare.field()));
         return !negated && isKeptFolded && known(operand) != null
                 ? MentionSql.searched(place).like(MentionSql.containing(known(operand))).and(like) : like;
     }

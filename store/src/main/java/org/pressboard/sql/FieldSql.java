@@ -40,7 +40,7 @@ final class FieldSql {
             case null -> field.type().held() == FieldType.Held.ROWS ? several(place, field, true)
                     : isReference(field) ? heading(place, field) : column(place, field);
             case Computed.Tally tally -> column(place, field);
-            case Computed.Borrowed borrowed -> borrowed(place, borrowed, true);
+            case Computed.Borrowed borrowed -> borrowed(place, field, borrowed, true);
             case Computed.Composed composed -> composed(place, composed);
         };
     }
@@ -53,7 +53,7 @@ final class FieldSql {
         if (field.isEntered() && field.type().isSeveral()) {
             return several(place, field, false);
         }
-        return field.computed() instanceof Computed.Borrowed borrowed ? borrowed(place, borrowed, false)
+        return field.computed() instanceof Computed.Borrowed borrowed ? borrowed(place, field, borrowed, false)
                 : rowReferredTo(place, field);
     }
 
@@ -95,10 +95,11 @@ final class FieldSql {
 
     Inner inner(Joins.Place outer, org.pressboard.table.Field field) {
         Table target = sight.tables().target(field);
-        Joins.Place place = new Joins.Place(target, outer.alias() + ">" + field.key());
-        Joins own = new Joins(DSL.sql("{0} as {1}", TableSql.name(target), DSL.name(place.alias())));
+        Joins.Place place = new Joins.Place(target, outer.alias() + ">" + field.key(), field.open());
+        Joins own = new Joins(DSL.sql("{0} as {1}", place.source(), DSL.name(place.alias())));
         FieldSql fields = new FieldSql(sight, own, operands, collation);
-        Condition seen = new ConditionSql(fields, place, operands).of(sight.rows(target.key()));
+        Condition seen = field.open() ? DSL.trueCondition()
+                : new ConditionSql(fields, place, operands).of(sight.rows(target.key()));
         return new Inner(fields, place, DSL.sql("from unnest({0}) with ordinality as referred (row, place), {1} "
                 + "where {2} = referred.row and ({3})", column(outer, field), own,
                 DSL.field(place.column(TableSql.ROW_ID)), seen));
@@ -106,13 +107,14 @@ final class FieldSql {
 
     /** Where all rows referred to are seen, the reference itself tells; no row need be looked at. */
     private Field<?> rowReferredTo(Joins.Place place, org.pressboard.table.Field reference) {
-        boolean isOpen = sight.rows(sight.tables().target(reference).key())
+        boolean isOpen = reference.open() || sight.rows(sight.tables().target(reference).key())
                 .equals(org.pressboard.condition.Condition.ALWAYS);
-        return isOpen ? column(place, reference) : DSL.field(through(place, reference).column(TableSql.ROW_ID), Long.class);
+        return isOpen ? column(place, reference)
+                : DSL.field(through(place, reference, false).column(TableSql.ROW_ID), Long.class);
     }
 
     private Field<?> heading(Joins.Place place, org.pressboard.table.Field reference) {
-        return called(through(place, reference));
+        return called(through(place, reference, reference.open()));
     }
 
     /** What the row at a place is called. */
@@ -124,13 +126,20 @@ final class FieldSql {
                 : ValueSql.plainForm(shown, heading.type()).cast(SQLDataType.CLOB);
     }
 
-    private Field<?> borrowed(Joins.Place place, Computed.Borrowed borrowed, boolean isShown) {
-        Joins.Place at = place;
-        for (FieldKey key : borrowed.through()) {
-            at = through(at, at.table().field(key));
-        }
+    private Field<?> borrowed(Joins.Place place, org.pressboard.table.Field of, Computed.Borrowed borrowed,
+            boolean isShown) {
+        Joins.Place at = source(place, of, borrowed);
         org.pressboard.table.Field field = at.table().field(borrowed.field());
         return isShown ? shown(at, field) : told(at, field);
+    }
+
+    /** Where a borrowed field is taken from. */
+    Joins.Place source(Joins.Place place, org.pressboard.table.Field of, Computed.Borrowed borrowed) {
+        Joins.Place at = place;
+        for (FieldKey key : borrowed.through()) {
+            at = through(at, at.table().field(key), of.open());
+        }
+        return at;
     }
 
     /** Nothing where none of its fields has anything. */
@@ -152,11 +161,16 @@ final class FieldSql {
         return filled.isEmpty() ? text : DSL.when(DSL.or(filled), text);
     }
 
-    /** Where a reference leads to. */
-    Joins.Place through(Joins.Place place, org.pressboard.table.Field reference) {
+    /**
+     * Where a reference leads to.
+     *
+     * @param open whether what is shown of it is seen by all
+     */
+    Joins.Place through(Joins.Place place, org.pressboard.table.Field reference, boolean open) {
         Table target = sight.tables().target(reference);
-        org.pressboard.condition.Condition seen = sight.rows(target.key());
-        return joins.through(place, reference.key(), target, to -> DSL
+        org.pressboard.condition.Condition seen = open ? org.pressboard.condition.Condition.ALWAYS
+                : sight.rows(target.key());
+        return joins.through(place, reference.key(), target, open, to -> DSL
                 .condition("{0} = {1}", DSL.field(to.column(TableSql.ROW_ID)), rowOf(place, reference))
                 .and(new ConditionSql(this, to, operands).of(seen)));
     }

@@ -17,7 +17,7 @@ import org.pressboard.value.FieldKey;
  */
 final class Joins extends CustomQueryPart {
 
-    private record Step(Place from, FieldKey through) {
+    private record Step(Place from, FieldKey through, boolean open) {
     }
 
     private record Join(Place to, Condition on) {
@@ -26,8 +26,16 @@ final class Joins extends CustomQueryPart {
     private final transient Map<Step, Join> joined;
     private final transient QueryPart root;
 
-    /** A table under the name that it has in a query. */
-    record Place(Table table, String alias) {
+    /**
+     * A table under the name that it has in a query.
+     *
+     * @param open whether it is no more than what all may see of its rows
+     */
+    record Place(Table table, String alias, boolean open) {
+
+        Name source() {
+            return open ? DSL.name(TableSql.OPEN_SCHEMA, table.key().name()) : TableSql.name(table);
+        }
 
         Name column(String name) {
             return DSL.name(alias, name);
@@ -55,11 +63,11 @@ final class Joins extends CustomQueryPart {
     }
 
     /** Where a reference leads to; joined when it is not yet. */
-    Place through(Place from, FieldKey reference, Table target, Meeting meeting) {
-        Step step = new Step(from, reference);
+    Place through(Place from, FieldKey reference, Table target, boolean open, Meeting meeting) {
+        Step step = new Step(from, reference, open);
         Join known = joined.get(step);
         if (known == null) {
-            Place to = new Place(target, ">" + (joined.size() + 1));
+            Place to = new Place(target, ">" + (joined.size() + 1), open);
             Condition on = meeting.at(to);
             known = new Join(to, on);
             joined.put(step, known);
@@ -70,7 +78,7 @@ final class Joins extends CustomQueryPart {
     @Override
     public void accept(Context<?> context) {
         context.visit(root);
-        joined.values().forEach(join -> context.sql(" left join ").visit(TableSql.name(join.to.table())).sql(" as ")
+        joined.values().forEach(join -> context.sql(" left join ").visit(join.to.source()).sql(" as ")
                 .visit(DSL.name(join.to.alias())).sql(" on (").visit(join.on).sql(")"));
     }
 }

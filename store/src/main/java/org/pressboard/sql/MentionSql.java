@@ -55,7 +55,7 @@ final class MentionSql {
         List<Condition> parts = new ArrayList<>();
         List<FieldKey> own = keys.stream().filter(key -> isOwn(place, key)).toList();
         if (!own.isEmpty()) {
-            parts.add(own(place, own));
+            parts.add(place.open() ? DSL.or(own.stream().map(key -> in(place, key)).toList()) : own(place, own));
         }
         keys.stream().filter(key -> !own.contains(key)).forEach(key -> parts.add(other(place, key)));
         return parts.isEmpty() ? DSL.falseCondition() : DSL.or(parts);
@@ -129,21 +129,16 @@ final class MentionSql {
     private Condition other(Joins.Place place, FieldKey key) {
         org.pressboard.table.Field field = place.table().field(key);
         return switch (field.computed()) {
-            case Computed.Borrowed borrowed -> {
-                Joins.Place at = place;
-                for (FieldKey through : borrowed.through()) {
-                    at = fields.through(at, at.table().field(through));
-                }
-                yield rowByRow(at, List.of(borrowed.field()));
-            }
+            case Computed.Borrowed borrowed ->
+                    rowByRow(fields.source(place, field, borrowed), List.of(borrowed.field()));
             case null -> switch (field.type().held()) {
-                case ROW -> heading(fields.through(place, field));
+                case ROW -> heading(fields.through(place, field, field.open()));
                 case ROWS -> oneOfSeveral(fields.inner(place, field));
                 default -> shown(place, field);
             };
             case Computed.Composed composed -> shown(place, field);
             case Computed.Tally tally -> field.type().held() == FieldType.Held.ROW
-                    ? heading(fields.through(place, field)) : shown(place, field);
+                    ? heading(fields.through(place, field, field.open())) : shown(place, field);
         };
     }
 

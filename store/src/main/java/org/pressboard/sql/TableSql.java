@@ -34,6 +34,9 @@ public final class TableSql {
     /** The schema of all hosted tables. */
     public static final String SCHEMA = "hosted";
 
+    /** The schema of what is seen of tables by all who see fields of others that show it. */
+    public static final String OPEN_SCHEMA = "hosted_open";
+
     /** The number of a row: its primary key. */
     public static final String ROW_ID = "row_id";
 
@@ -107,7 +110,7 @@ public final class TableSql {
     }
 
     private Joins.Place root() {
-        return new Joins.Place(table, table.key().name());
+        return new Joins.Place(table, table.key().name(), false);
     }
 
     /** The bare column of a field, as indexes name it. */
@@ -127,6 +130,11 @@ public final class TableSql {
     /** What tells the value from others: for a reference, the number of the row referred to, where it is seen. */
     public Field<?> told(FieldKey key) {
         return fields.told(root(), table.field(key));
+    }
+
+    /** See {@link Table#withParts}. */
+    public List<FieldKey> withParts(List<FieldKey> keys) {
+        return table.withParts(keys);
     }
 
     /** The kind of the field. */

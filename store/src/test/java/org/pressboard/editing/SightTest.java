@@ -28,6 +28,8 @@ import org.pressboard.schema.TableChanges;
 import org.pressboard.table.Referring;
 import org.pressboard.testing.StoreTest;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.Row;
+import org.pressboard.value.Row;
 import org.pressboard.value.SpreadsheetCells;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -143,5 +145,25 @@ class SightTest extends StoreTest {
         org.pressboard.testing.Eventually.holds(() -> rows.revision(query) != before
                 && rows.page(query, Locale.ENGLISH).rows().getFirst().find(OrchardTables.BORROWED)
                 .equals(java.util.Optional.of(Value.of("Opened"))));
+    }
+
+    /** One field of rows that are otherwise hidden, for all who see the rows that show it. */
+    @Test
+    void aFieldCanBeOpenedToAllWhoSeeTheRow() {
+        for (FieldKey key : List.of(OrchardTables.VARIETY, OrchardTables.BORROWED)) {
+            var trees = catalog.table(orchard.trees.key()).orElseThrow();
+            changes.changeField(trees.key(), trees.field(key).opened(true), OWNER);
+            List<Row> shown = rows.page(asked(Visitor.ANYONE, new Condition.Mentions(List.of(key), "aasec"), List.of()),
+                    Locale.ENGLISH).rows();
+            assertThat(shown).as("%s", key).singleElement()
+                    .satisfies(row -> assertThat(row.get(OrchardTables.CODE)).isEqualTo(Value.of("T-2")));
+            assertThat(shown.getFirst().find(key)).isPresent();
+            assertThat(codes(Visitor.ANYONE, Condition.ALWAYS, List.of(SortBy.up(key)))).containsExactly("T-2", "T-1");
+            // of the table itself they still get nothing
+            assertThat(picker.find(catalog.published().sight(Visitor.ANYONE, orchard.varieties.key()), Visitor.ANYONE,
+                    Visitor.ANYONE.on(Cases.TODAY), "aasec", Locale.ENGLISH)).isEmpty();
+            changes.changeField(trees.key(), catalog.table(trees.key()).orElseThrow().field(key).opened(false), OWNER);
+            assertThat(codes(Visitor.ANYONE, new Condition.Mentions(List.of(key), "aasec"), List.of())).isEmpty();
+        }
     }
 }

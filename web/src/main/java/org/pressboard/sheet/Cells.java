@@ -54,7 +54,7 @@ public final class Cells {
     /** One value of a row as it is drawn. */
     public Cell cell(Field field, Row row) {
         Value value = row.get(field.key());
-        String text = value == null ? "" : words.written(field, value);
+        String text = words.written(table, field, row);
         return switch (field.type()) {
             case Textual textual -> textual(textual, text, field);
             case Numeric.Rating rating -> Cell.leading("rating", text, text.isEmpty() ? "" : "/" + rating.most(),

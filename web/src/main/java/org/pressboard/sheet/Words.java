@@ -1,11 +1,16 @@
 package org.pressboard.sheet;
 
 import java.util.Locale;
+import java.util.stream.Collectors;
 import org.pressboard.listing.Total;
 import org.pressboard.problem.Problem;
+import org.pressboard.table.Computed;
 import org.pressboard.table.Field;
 import org.pressboard.table.Numeric;
 import org.pressboard.table.Temporal;
+import org.pressboard.table.Table;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 import org.pressboard.value.WrittenForm;
 import org.springframework.context.MessageSource;
@@ -54,6 +59,18 @@ public final class Words {
             case Value.Decimal decimal -> new Numeric.Decimal(Numeric.MOST_DIGITS).write(value, written);
             default -> new Temporal.DateTime().write(value, written);
         };
+    }
+
+    /** What stands in a field of a row, as it is written; of composed text, each part in its own way. */
+    public String written(Table table, Field field, Row row) {
+        Value value = row.get(field.key());
+        if (value == null || !(field.computed() instanceof Computed.Composed composed)) {
+            return value == null ? "" : written(field, value);
+        }
+        return composed.parts().stream().map(part -> switch (part) {
+            case Computed.Part.Words(String text) -> text;
+            case Computed.Part.OfField(FieldKey key) -> written(table, table.field(key), row);
+        }).collect(Collectors.joining());
     }
 
     /** A value of a field as it is written, with its unit. */

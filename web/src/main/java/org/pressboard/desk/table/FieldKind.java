@@ -66,6 +66,11 @@ enum FieldKind {
         return this == BORROWED || this == TALLY || this == COMPOSED;
     }
 
+    /** Whether what it shows comes from rows of another table, which not all may see who see the row. */
+    public boolean comesFromRows() {
+        return this == REFERENCE || this == REFERENCES || this == PERSON || this == BORROWED;
+    }
+
     public boolean isChosen() {
         return this == CHOICE || this == CHOICES;
     }

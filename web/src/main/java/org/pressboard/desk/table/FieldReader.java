@@ -65,7 +65,7 @@ final class FieldReader {
                     .map(each -> each.key().name()).collect(Collectors.toSet()));
             field = new Field(key, label, existing != null && kind.isComputed() ? existing.type() : type, computed,
                     Rules.NONE, null, text("help", LONGEST_HELP), text("unit", LONGEST_UNIT),
-                    sent.containsKey("hidden"));
+                    sent.containsKey("hidden"), kind.comesFromRows() && sent.containsKey("open"));
             field = kind.isComputed() ? field : field.with(rules(type)).starting(start(type));
         }
         return new FieldForm(kind, new LinkedHashMap<>(sent), field, renamed, problems);

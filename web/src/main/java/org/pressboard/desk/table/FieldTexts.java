@@ -28,6 +28,7 @@ final class FieldTexts {
         texts.put("help", List.of(field.help()));
         texts.put("unit", List.of(field.unit()));
         put(texts, "hidden", field.hidden());
+        put(texts, "open", field.open());
         put(texts, "required", field.rules().required());
         put(texts, "unique", field.rules().unique());
         rules(texts, field, site);

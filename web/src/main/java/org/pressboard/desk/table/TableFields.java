@@ -89,10 +89,22 @@ class TableFields {
         if (field.hidden()) {
             marks.add(words.say("desk.field.hidden"));
         }
+        unseen(table, field).ifPresent(marks::add);
         if (table.headingField().filter(field::equals).isPresent()) {
             marks.add(words.say("desk.field.heading"));
         }
         return new FieldLine(field.key().name(), field.label(), kind(field), marks, field.help());
+    }
+
+    /** Whoever sees the rows, but not those that a field comes from, sees nothing in it; that is said where it is mended. */
+    private Optional<String> unseen(Table table, Field field) {
+        if (field.open() || !FieldKind.of(field).comesFromRows()) {
+            return Optional.empty();
+        }
+        return frame.tables().reachedFrom(table, List.of(field.key())).stream()
+                .filter(other -> frame.openness(other).compareTo(frame.openness(table.key())) < 0).findFirst()
+                .map(other -> frame.words().say("desk.field.unseen", frame.tables().get(other).label(),
+                        frame.openness(table.key()).ordinal()));
     }
 
     private String kind(Field field) {

@@ -2,6 +2,7 @@ package org.pressboard.desk.table;
 
 import java.util.Optional;
 import org.pressboard.catalog.Catalog;
+import org.pressboard.grant.Openness;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
 import org.pressboard.table.Table;
@@ -27,6 +28,11 @@ class TableFrame {
 
     Tables tables() {
         return catalog.published().tables();
+    }
+
+    /** Who may see all rows of a table. */
+    Openness openness(TableKey table) {
+        return Openness.of(catalog.grants(table));
     }
 
     Table find(String key) {

@@ -166,8 +166,8 @@ class TableRows {
         model.addAttribute("row", row);
         model.addAttribute("against", editing.against(table.key(), List.of(row.id())));
         model.addAttribute("computed", table.fields().stream().filter(field -> !field.isEntered())
-                .map(field -> new Told(field.label(), row.find(field.key())
-                        .map(value -> site.written(field, value)).orElse("–"))).toList());
+                .map(field -> new Told(field.label(), row.find(field.key()).isEmpty() ? "–"
+                        : site.written(table, field, row))).toList());
         model.addAttribute("history", new HistoryWords(frame.words(), site, picker, frame.tables(), table)
                 .of(history.ofRow(table, row.id(), ENTRIES)));
         model.addAttribute("called", table.headingField().flatMap(heading -> row.find(heading.key())

@@ -1,0 +1,84 @@
+package org.pressboard.schema;
+
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import org.jooq.DSLContext;
+import org.jooq.Name;
+import org.jooq.impl.DSL;
+import org.pressboard.rows.VisitorScope;
+import org.pressboard.sql.TableSql;
+import org.pressboard.table.Computed;
+import org.pressboard.table.Field;
+import org.pressboard.table.Referring;
+import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+import org.pressboard.table.Tables;
+import org.springframework.stereotype.Component;
+
+/**
+ * The columns that fields of other tables show to all who see those ({@link Field#open()}): one view for each table,
+ * with these columns of all its rows and no others, past its row security. All within the caller's transaction.
+ */
+@Component
+class OpenFields {
+
+    private final DSLContext sql;
+
+    OpenFields(DSLContext sql) {
+        this.sql = sql;
+    }
+
+    /** Takes all views away, so that the columns of tables can be altered. */
+    void close() {
+        for (String view : sql.fetch("select viewname from pg_views where schemaname = {0}",
+                DSL.inline(TableSql.OPEN_SCHEMA)).getValues(0, String.class)) {
+            sql.execute("drop view {0}", DSL.name(TableSql.OPEN_SCHEMA, view));
+        }
+    }
+
+    /** Makes the views say what the tables say. */
+    void open(Tables tables) {
+        close();
+        columns(tables).forEach((key, columns) -> {
+            Name view = DSL.name(TableSql.OPEN_SCHEMA, key.name());
+            List<Name> names = columns.stream().map(column -> DSL.name(column.key().name())).toList();
+            sql.execute("create view {0} as select {1}, {2} from {3}", view, DSL.name(TableSql.ROW_ID), DSL.list(names),
+                    DSL.name(TableSql.SCHEMA, key.name()));
+            sql.execute("grant select on {0} to {1}", view, DSL.name(VisitorScope.ROLE));
+        });
+    }
+
+    private static Map<TableKey, Set<Field>> columns(Tables tables) {
+        Map<TableKey, Set<Field>> columns = new TreeMap<>((one, other) -> one.name().compareTo(other.name()));
+        for (Table table : tables.all()) {
+            table.fields().stream().filter(Field::open).forEach(field -> add(tables, table, field, columns));
+        }
+        return columns;
+    }
+
+    private static void add(Tables tables, Table table, Field field, Map<TableKey, Set<Field>> columns) {
+        if (field.computed() instanceof Computed.Borrowed borrowed) {
+            Table at = tables.target(table.field(borrowed.through().getFirst()));
+            for (var through : borrowed.through().subList(1, borrowed.through().size())) {
+                add(at, at.field(through), columns);
+                at = tables.target(at.field(through));
+            }
+            add(at, at.field(borrowed.field()), columns);
+        } else if (field.type() instanceof Referring) {
+            Table target = tables.target(field);
+            target.headingField().ifPresent(heading -> add(target, heading, columns));
+        }
+    }
+
+    /** Of what is put together, its parts. */
+    private static void add(Table table, Field field, Map<TableKey, Set<Field>> columns) {
+        if (field.computed() instanceof Computed.Composed composed) {
+            composed.uses().forEach(part -> add(table, table.field(part), columns));
+        } else if (field.isColumn()) {
+            columns.computeIfAbsent(table.key(), key -> new LinkedHashSet<>()).add(field);
+        }
+    }
+}
