@@ -16,6 +16,7 @@ import org.pressboard.intake.Survey;
 import org.pressboard.schema.RowNames;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
+import org.pressboard.table.Textual;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -48,7 +49,8 @@ class References {
         Map<Integer, Set<String>> texts = texts(plan, content, survey);
         Tables tables = catalog.tables();
         Map<Table, Map<String, Long>> known = new HashMap<>();
-        tables.all().stream().filter(table -> !texts.isEmpty() && names.areFew(table, MOST_ROWS))
+        tables.all().stream().filter(References::hasNames)
+                .filter(table -> !texts.isEmpty() && names.areFew(table, MOST_ROWS))
                 .forEach(table -> known.put(table, names.of(tables, table)));
         List<Plan.Column> columns = new ArrayList<>();
         for (Plan.Column column : plan.columns()) {
@@ -56,6 +58,12 @@ class References {
                     .map(table -> column.referringTo(table.key(), false)).orElse(column));
         }
         return new Plan(plan.label(), columns);
+    }
+
+    /** Rows that are called after a day, or after a row of another table, are not named in files. */
+    private static boolean hasNames(Table table) {
+        return table.rowKey() != null || table.headingField()
+                .filter(heading -> heading.isEntered() && heading.type() instanceof Textual.Text).isPresent();
     }
 
     private static Map<Integer, Set<String>> texts(Plan plan, FileContent content, Survey survey) {
