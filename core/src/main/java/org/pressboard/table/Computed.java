@@ -37,9 +37,17 @@ public sealed interface Computed {
      * @param order   by which of their fields first and last are told; {@code null} for others
      * @param from    the number of the row itself that it is taken from, as the sign-ups from the places; {@code null}: none
      * @param floor   what comes out at least
+     * @param ofSeen  whether only rows are taken that whoever looks may see; else it is the same for all, and kept
      */
     record Tally(TableKey table, FieldKey by, Measure measure, @Nullable FieldKey field, Condition where,
-                 @Nullable FieldKey order, @Nullable FieldKey from, Floor floor) implements Computed {
+                 @Nullable FieldKey order, @Nullable FieldKey from, Floor floor, boolean ofSeen) implements Computed {
+
+        /** Of all rows. */
+        public Tally(TableKey table, FieldKey by, Measure measure, @Nullable FieldKey field, Condition where,
+                @Nullable FieldKey order, @Nullable FieldKey from, Floor floor) {
+            this(table, by, measure, field, where, order, from, floor, false);
+        }
+
         public Tally {
             if (measure != Measure.COUNT && field == null) {
                 throw new IllegalArgumentException("A tally needs a field to work out the " + measure + " of");

@@ -47,7 +47,7 @@ public record Field(FieldKey key, String label, FieldType type, @Nullable Comput
 
     /** Whether the table in the database has a column for it: what is entered, and tallies, which are kept up to date. */
     public boolean isColumn() {
-        return computed == null || computed instanceof Computed.Tally;
+        return computed == null || (computed instanceof Computed.Tally tally && !tally.ofSeen());
     }
 
     public Field labelled(String other) {

@@ -152,7 +152,7 @@ public final class Tables {
         return switch (field.computed()) {
             case null -> field.type() instanceof Referring ? headingOf(target(field))
                     : List.of(new Reference(table, field));
-            case Computed.Tally tally -> List.of(new Reference(table, field));
+            case Computed.Tally tally -> field.isColumn() ? List.of(new Reference(table, field)) : List.of();
             case Computed.Borrowed borrowed -> {
                 Reference source = source(table, borrowed);
                 yield columnsOf(source.from, source.by);
@@ -178,7 +178,11 @@ public final class Tables {
         reached.add(table.key());
         switch (field.computed()) {
             case null -> reachHeading(field, reached);
-            case Computed.Tally tally -> { }
+            case Computed.Tally tally -> {
+                if (tally.ofSeen()) {
+                    reached.add(tally.table());
+                }
+            }
             case Computed.Borrowed borrowed -> {
                 Table at = table;
                 for (FieldKey through : borrowed.through()) {

@@ -212,7 +212,7 @@ public class TableChanges {
         Table table = tables.get(key);
         hosted.putBack(table);
         open.open(tables);
-        table.fields().stream().filter(field -> field.computed() instanceof Computed.Tally)
+        table.columns().stream().filter(field -> field.computed() instanceof Computed.Tally)
                 .forEach(field -> tallies.begin(tables, table, field));
         changes.tableRemoved(key);
     }
@@ -339,11 +339,11 @@ public class TableChanges {
     }
 
     private static @Nullable Computed tally(Field field) {
-        return field.computed() instanceof Computed.Tally tally ? tally : null;
+        return field.isColumn() && field.computed() instanceof Computed.Tally tally ? tally : null;
     }
 
     private void takeAway(Table table, Field field, long act) {
-        if (field.computed() instanceof Computed.Tally) {
+        if (tally(field) != null) {
             tallies.end(table, field);
             hosted.dropColumn(table, field);
         } else if (field.isEntered()) {
@@ -353,7 +353,7 @@ public class TableChanges {
 
     private void bringIn(Tables tables, Table table, Field field, @Nullable Field was, long act,
             @Nullable Long takenBack) {
-        if (field.computed() instanceof Computed.Tally) {
+        if (tally(field) != null) {
             hosted.addColumn(table, field);
             tallies.begin(tables, table, field);
         } else if (field.isEntered()) {

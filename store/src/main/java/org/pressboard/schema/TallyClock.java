@@ -36,6 +36,6 @@ class TallyClock {
     }
 
     private static boolean followsTheDay(Field field) {
-        return field.computed() instanceof Computed.Tally tally && tally.where().dependsOnStandpoint();
+        return field.isColumn() && field.computed() instanceof Computed.Tally tally && tally.where().dependsOnStandpoint();
     }
 }

@@ -10,7 +10,7 @@ import org.jooq.conf.StatementType;
 import org.jooq.impl.DSL;
 import org.pressboard.sql.OperandSql;
 import org.pressboard.sql.TableSql;
-import org.pressboard.sql.ValueSql;
+import org.pressboard.sql.TallySql;
 import org.pressboard.table.Computed;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
@@ -63,38 +63,8 @@ class TallyUpkeep {
     /** What the rows that refer to "own" come to. */
     QueryPart expression(org.pressboard.table.Field field, Computed.Tally tally, Table referring) {
         TableSql from = TableSql.alone(referring, Locale.ENGLISH, new OperandSql.ByClock());
-        QueryPart rows = DSL.sql("from {0} where {1} = own.row_id and ({2})", TableSql.name(referring),
-                DSL.name(referring.key().name(), tally.by().name()), from.condition(tally.where()));
-        QueryPart of = tally.field() == null ? DSL.sql("*") : DSL.name(referring.key().name(), tally.field().name());
-        QueryPart outcome = switch (tally.measure()) {
-            case COUNT -> DSL.sql("(select count({0}) {1})", of, rows);
-            case SUM -> DSL.sql("(select coalesce(sum({0}), 0) {1})", of, rows);
-            case AVERAGE -> DSL.sql("(select avg({0}) {1})", of, rows);
-            case LEAST -> DSL.sql("(select min({0}) {1})", of, rows);
-            case GREATEST -> DSL.sql("(select max({0}) {1})", of, rows);
-            case FIRST -> byOrder(of, rows, referring, tally, "asc");
-            case LAST -> byOrder(of, rows, referring, tally, "desc");
-        };
-        QueryPart typed = DSL.sql("({0})::{1}", outcome,
-                DSL.sql(ValueSql.columnType(field.type()).getCastTypeName(sql.configuration())));
-        return floored(tally.from() == null ? typed
-                : DSL.sql("({0} - {1})", DSL.name("own", tally.from().name()), typed), tally.floor());
-    }
-
-    private static QueryPart byOrder(QueryPart of, QueryPart rows, Table referring, Computed.Tally tally, String way) {
-        Name order = DSL.name(referring.key().name(), java.util.Objects.requireNonNull(tally.order()).name());
-        Name number = DSL.name(referring.key().name(), TableSql.ROW_ID);
-        return DSL.sql("(select {0} {1} and {0} is not null order by {2} {3} nulls last, {4} {3} limit 1)", of, rows,
-                order, DSL.keyword(way), number);
-    }
-
-    /** Where nothing comes out, the floor is what is left. */
-    private static QueryPart floored(QueryPart outcome, Computed.Floor floor) {
-        if (floor.number() != null) {
-            return DSL.sql("greatest({0}, {1})", outcome, ValueSql.bound(floor.number()));
-        }
-        return floor.field() == null ? outcome
-                : DSL.sql("greatest({0}, {1})", outcome, DSL.name("own", floor.field().name()));
+        return new TallySql(DSL.name("own"), referring, DSL.name(referring.key().name()), from.condition(tally.where()))
+                .of(field, tally, sql.configuration());
     }
 
     /** Rows that refer are added, changed or removed; rows referred to are added, or their floor changes. */
@@ -147,7 +117,7 @@ class TallyUpkeep {
 
     /** Stops keeping all tallies of a table. */
     void stopOf(Table table) {
-        table.fields().stream().filter(field -> field.computed() instanceof Computed.Tally)
+        table.columns().stream().filter(field -> field.computed() instanceof Computed.Tally)
                 .forEach(field -> end(table, field));
     }
 

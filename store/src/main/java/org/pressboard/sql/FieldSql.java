@@ -7,6 +7,7 @@ import org.jooq.Condition;
 import org.jooq.DataType;
 import org.jooq.Field;
 import org.jooq.QueryPart;
+import org.jooq.SQLDialect;
 import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
 import org.pressboard.grant.Sight;
@@ -39,7 +40,7 @@ final class FieldSql {
         return switch (field.computed()) {
             case null -> field.type().held() == FieldType.Held.ROWS ? several(place, field, true)
                     : isReference(field) ? heading(place, field) : column(place, field);
-            case Computed.Tally tally -> column(place, field);
+            case Computed.Tally tally -> tally.ofSeen() ? ofSeen(place, field, tally) : column(place, field);
             case Computed.Borrowed borrowed -> borrowed(place, field, borrowed, true);
             case Computed.Composed composed -> composed(place, composed);
         };
@@ -131,6 +132,18 @@ final class FieldSql {
         Joins.Place at = source(place, of, borrowed);
         org.pressboard.table.Field field = at.table().field(borrowed.field());
         return isShown ? shown(at, field) : told(at, field);
+    }
+
+    /** A tally over the rows that are seen by whoever asks. */
+    private Field<?> ofSeen(Joins.Place place, org.pressboard.table.Field field, Computed.Tally tally) {
+        Table referring = sight.tables().get(tally.table());
+        Joins.Place rows = new Joins.Place(referring, place.alias() + "<" + field.key(), false);
+        FieldSql fields = new FieldSql(sight, new Joins(TableSql.name(referring)), operands, collation);
+        Condition taken = new ConditionSql(fields, rows, operands)
+                .of(tally.where().and(sight.rows(referring.key())));
+        QueryPart worked = new TallySql(DSL.name(place.alias()), referring, DSL.name(rows.alias()), taken)
+                .of(field, tally, DSL.using(SQLDialect.POSTGRES).configuration());
+        return DSL.field("{0}", ValueSql.columnType(field.type()), worked);
     }
 
     /** Where a borrowed field is taken from. */

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.Locale;
 import org.junit.jupiter.api.BeforeEach;
@@ -25,10 +26,14 @@ import org.pressboard.listing.SortBy;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.rows.Rows;
 import org.pressboard.schema.TableChanges;
+import org.pressboard.table.Computed;
+import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
 import org.pressboard.testing.StoreTest;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
+import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
 import org.pressboard.value.SpreadsheetCells;
 import org.pressboard.value.Value;
@@ -165,5 +170,28 @@ class SightTest extends StoreTest {
             changes.changeField(trees.key(), catalog.table(trees.key()).orElseThrow().field(key).opened(false), OWNER);
             assertThat(codes(Visitor.ANYONE, new Condition.Mentions(List.of(key), "aasec"), List.of())).isEmpty();
         }
+    }
+
+    @Test
+    void aTallyIsOfAllRowsUnlessItsOwnerSaysOtherwise() {
+        FieldKey seen = new FieldKey("picked_seen");
+        changes.addField(orchard.trees.key(), Field.computed(seen, "Picked, seen", new Computed.Tally(
+                orchard.pickings.key(), OrchardTables.TREE, Computed.Measure.SUM, OrchardTables.KILOGRAMS,
+                Condition.ALWAYS, null, null, new Computed.Floor(Value.of(new BigDecimal("0.5")), null), true)), OWNER);
+        assertThat(picked(Visitor.ANYONE, seen)).containsExactly("0.5", "0.5");
+        publisher.grant(orchard.pickings.key(), new Grants(List.of(new Grant(Audience.EVERYONE, Verb.SEE,
+                Condition.compare(OrchardTables.KILOGRAMS, Operator.GREATER, Value.of(1))))));
+        assertThat(picked(Visitor.ANYONE, seen)).containsExactly("0.5", "2");
+        assertThat(picked(Visitor.staff(""), seen)).containsExactly("1", "2");
+        assertThat(codes(Visitor.ANYONE, Condition.compare(seen, Operator.GREATER, Value.of(1)),
+                List.of(SortBy.down(seen)))).containsExactly("T-2");
+        assertThat(codes(Visitor.ANYONE, Condition.ALWAYS, List.of(SortBy.down(seen)))).containsExactly("T-2", "T-1");
+    }
+
+    private List<String> picked(Visitor visitor, FieldKey field) {
+        var sight = catalog.published().sight(visitor, orchard.trees.key());
+        return rows.page(new RowQuery(sight, visitor, visitor.on(Cases.TODAY), sight.rows(orchard.trees.key()),
+                        Condition.ALWAYS, List.of(), 1, 25, List.of(field)), Locale.ENGLISH).rows().stream()
+                .map(row -> row.find(field).map(PlainForm::write).orElse("")).toList();
     }
 }

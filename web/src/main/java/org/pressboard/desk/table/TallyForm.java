@@ -66,7 +66,8 @@ final class TallyForm {
         }
         return new Computed.Tally(of.from().key(), of.by().key(), measure,
                 measure == Computed.Measure.COUNT || field == null ? null : field.key(), conditions(of.from()),
-                order == null ? null : order.key(), from(measure), floor(measure, field));
+                order == null ? null : order.key(), from(measure), floor(measure, field),
+                sent.containsKey("ofSeen"));
     }
 
     private static boolean isFit(Computed.Measure measure, Field field) {
@@ -146,6 +147,9 @@ final class TallyForm {
 
     /** The texts of the inputs that a tally as it is comes to. */
     static void texts(Map<String, List<String>> texts, Computed.Tally tally, Words site) {
+        if (tally.ofSeen()) {
+            texts.put("ofSeen", List.of("yes"));
+        }
         texts.put("of", List.of(tally.table() + "/" + tally.by()));
         texts.put("measure", List.of(tally.measure().name()));
         texts.put("ofField", List.of(name(tally.field())));
