@@ -94,19 +94,20 @@ public class Publisher {
     public void remove(TableKey... keys) {
         Tables tables = catalog.tables();
         Arrays.stream(keys).map(tables::get).toList().forEach(this::remove);
+        openFields.open(catalog.tables());
     }
 
     /** Removes all tables for good, whatever refers to what. */
     @Transactional
     public void removeAll() {
         catalog.tables().all().forEach(this::remove);
+        openFields.close();
     }
 
     private void remove(Table table) {
         indexes.giveWay();
         catalog.removeTable(table.key());
         tables.drop(table);
-        openFields.open(catalog.tables());
         bin.forgetHistory(table.key());
         changes.tableRemoved(table.key());
     }

@@ -149,6 +149,39 @@ class TablesByHandTest extends InBrowser {
     }
 
     @Test
+    void severalRowsArePickedByNameAndTakenOut() {
+        Page page = hives();
+        addField(page, "REFERENCES", "Beside");
+        page.navigate(address(TABLE + "/rows/new"));
+        page.locator(".slip [name='v.name']").fill("North");
+        for (String[] each : new String[][] {{"hollin cod", "Hollin Codlin"}, {"asby", "Åsby Gravling"}}) {
+            page.locator(".slip [role=combobox]").pressSequentially(each[0]);
+            page.locator(".found [role=option]").filter(new Locator.FilterOptions().setHasText(each[1])).click();
+        }
+        assertThat(page.locator(".picked-rows li")).hasCount(2);
+        assertThat(violations(page)).isEmpty();
+        button(page, "Add it").click();
+        assertThat(column(page, 2)).containsExactly("Hollin Codlin, Åsby Gravling");
+        page.navigate(address(TABLE + "?q=asby"));
+        assertThat(column(page, 1)).containsExactly("North");
+        link(page, "North").click();
+        page.getByLabel("Take Hollin Codlin out").click();
+        button(page, "Keep").click();
+        assertThat(page.locator(".note-good")).containsText("The row is changed.");
+        page.navigate(address(TABLE));
+        assertThat(column(page, 2)).containsExactly("Åsby Gravling");
+        page.navigate(address("/desk/tables/varieties?q=asby"));
+        link(page, "Åsby Gravling").click();
+        assertThat(page.locator(".slip")).containsText("1 in Hives, by Beside");
+        link(page, "1 in Hives, by Beside").click();
+        assertThat(column(page, 1)).containsExactly("North");
+        page.navigate(address(TABLE + "/history"));
+        button(page, "Take back").first().click();
+        page.navigate(address(TABLE));
+        assertThat(column(page, 2)).containsExactly("Hollin Codlin, Åsby Gravling");
+    }
+
+    @Test
     void fieldsAreMovedByKeysAndEachChangeIsTakenBack() {
         Page page = hives();
         addField(page, "DATE", "Set up");

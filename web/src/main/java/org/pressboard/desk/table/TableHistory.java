@@ -50,7 +50,7 @@ class TableHistory {
     }
 
     /** A field in the bin. */
-    public record BinnedField(long id, String label, String since) {
+    public record BinnedField(long id, String label, String since, boolean former) {
     }
 
     @GetMapping("/desk/tables/{key}/history")
@@ -63,7 +63,8 @@ class TableHistory {
         model.addAttribute("removals", acts.removals(table.key(), Instant.now().minus(Bin.KEPT), ACTS).stream()
                 .map(each -> line(table, each)).toList());
         model.addAttribute("binnedFields", bin.fields(table.key()).stream().map(removed -> new BinnedField(removed.id(),
-                removed.field().label(), Moments.written(removed.since()))).toList());
+                removed.field().label(), Moments.written(removed.since()),
+                table.fields().has(removed.field().key()))).toList());
         if (act != null) {
             model.addAttribute("opened", act);
             model.addAttribute("lines", words(table).of(history.ofAct(table, act, ROWS)));
