@@ -161,6 +161,7 @@ class TablesByHandTest extends InBrowser {
         assertThat(page.locator(".picked-rows li")).hasCount(2);
         assertThat(violations(page)).isEmpty();
         button(page, "Add it").click();
+        assertThat(page.locator(".note-good")).containsText("The row is added.");
         assertThat(column(page, 2)).containsExactly("Hollin Codlin, Åsby Gravling");
         page.navigate(address(TABLE + "?q=asby"));
         assertThat(column(page, 1)).containsExactly("North");
@@ -177,6 +178,7 @@ class TablesByHandTest extends InBrowser {
         assertThat(column(page, 1)).containsExactly("North");
         page.navigate(address(TABLE + "/history"));
         button(page, "Take back").first().click();
+        assertThat(page.locator(".note-good")).containsText("Taken back.");
         page.navigate(address(TABLE));
         assertThat(column(page, 2)).containsExactly("Hollin Codlin, Åsby Gravling");
     }
