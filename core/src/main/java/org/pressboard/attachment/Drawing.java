@@ -83,6 +83,7 @@ public final class Drawing {
     }
 
     private static void clean(Element element) {
+        spellOut(element);
         attributes(element).stream().filter(attribute -> !isHarmless(element, attribute))
                 .forEach(element::removeAttributeNode);
         for (Node child : children(element)) {
@@ -93,6 +94,17 @@ public final class Drawing {
                 element.removeChild(child);
             }
         }
+    }
+
+    /** Styles in attributes become attributes of their own, which need no leave to be followed. */
+    private static void spellOut(Element element) {
+        for (String part : element.getAttribute("style").split(";")) {
+            String[] pair = part.split(":", 2);
+            if (pair.length == 2 && pair[0].strip().matches("[a-z-]+")) {
+                element.setAttribute(pair[0].strip(), pair[1].strip());
+            }
+        }
+        element.removeAttribute("style");
     }
 
     private static boolean isKnown(Element element) {

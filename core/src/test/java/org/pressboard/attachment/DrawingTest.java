@@ -19,9 +19,11 @@ class DrawingTest {
     @Test
     void shapesStayAsTheyAre() {
         String shapes = "<defs><linearGradient id=\"a\"><stop offset=\"0\" stop-color=\"#fff\"/></linearGradient></defs>"
-                + "<path d=\"M0 0h9\" fill=\"url(#a)\" style=\"stroke:red\"/><use xlink:href=\"#b\"/>"
+                + "<path d=\"M0 0h9\" fill=\"url(#a)\" stroke=\"red\"/><use xlink:href=\"#b\"/>"
                 + "<text x=\"1\">Äpfel &amp; Birnen</text>";
         assertThat(sanitised(shapes)).contains(shapes);
+        assertThat(sanitised("<path style=\"fill: #fff; stroke:url(https://example.org/x)\"/>"))
+                .contains("<path fill=\"#fff\"/>");
     }
 
     /** Ways by which drawings run scripts or fetch something (OWASP, XSS Filter Evasion Cheat Sheet; from memory). */

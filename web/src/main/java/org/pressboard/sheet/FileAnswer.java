@@ -20,7 +20,7 @@ import org.springframework.web.util.UriUtils;
 public final class FileAnswer {
 
     /** A drawing is shown and nothing more: it can load nothing and run nothing. */
-    private static final String POLICY = "default-src 'none'; style-src 'unsafe-inline'; sandbox";
+    private static final String POLICY = "default-src 'none'; sandbox";
     private static final CacheControl LONG = CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable();
 
     /** The longer edge of a picture in a list, in pixels of a fine screen. */
