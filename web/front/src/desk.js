@@ -99,7 +99,11 @@ Alpine.data('rowPicker', () => ({
   get isMany() {
     return 'many' in this.$root.dataset;
   },
+  opened() {
+    this.$refs.found.hidden = false;
+  },
   typed() {
+    this.opened();
     if (!this.isMany) this.$refs.row.value = '';
     this.$refs.found.replaceChildren(); // what was found for fewer letters is not what is meant
     this.$refs.box.setAttribute('aria-expanded', 'true');
@@ -149,6 +153,7 @@ Alpine.data('rowPicker', () => ({
   },
   close() {
     this.$refs.found.replaceChildren();
+    this.$refs.found.hidden = true; // what is still on its way would lie over the form
     this.$refs.box.setAttribute('aria-expanded', 'false');
   },
 }));

@@ -143,7 +143,7 @@ class FilesByHandTest extends InBrowser {
         assertThat(box).containsText("“Swift box”");
         page.getByLabel("Type of Photo").selectOption("PICTURE");
         assertThat(page.locator(".intake-table th").nth(2)).containsText("0 of 4 names have their file");
-        box.locator("[name='making.1']").check();
+        page.waitForResponse(Pattern.compile(".*/look"), () -> box.locator("[name='making.1']").check());
         page.reload();
         assertThat(box.locator("[name='making.1']")).isChecked();
         page.locator(".drop-small input[type=file]").setInputFiles(new FilePayload("all.zip", "application/zip",
