@@ -1,7 +1,9 @@
 // What the visitors' pages and the desk share.
 import Alpine from '@alpinejs/csp';
+import './back.js';
 import 'htmx.org';
 import 'htmx.org/dist/ext/hx-alpine-compat.js';
+import './opening.js';
 
 const isTyping = target => target.closest('input, select, textarea, [contenteditable]') !== null;
 

@@ -1,6 +1,17 @@
 import Alpine from '@alpinejs/csp';
 import Sortable from 'sortablejs';
 import { start } from './common.js';
+import './bench.js';
+
+// Moves a line a place up or down, or takes it out, by the button that was clicked; gives the line, if it was one.
+function moveLine(event) {
+  const way = event.target.closest('[data-move]')?.dataset.move;
+  const line = event.target.closest('li');
+  if (way === 'up') line.previousElementSibling?.before(line);
+  if (way === 'down') line.nextElementSibling?.after(line);
+  if (way === 'out') line.remove();
+  return way && line;
+}
 
 // Brings in a file by dropping or choosing it, and shows how far it is. XMLHttpRequest, for fetch does not tell.
 Alpine.data('dropZone', () => ({
@@ -201,12 +212,7 @@ Alpine.data('fileField', () => ({
     this.touched();
   },
   clicked(event) {
-    const way = event.target.closest('[data-move]')?.dataset.move;
-    const line = event.target.closest('li');
-    if (way === 'up') line.previousElementSibling?.before(line);
-    if (way === 'down') line.nextElementSibling?.after(line);
-    if (way === 'out') line.remove();
-    if (way) this.touched();
+    if (moveLine(event)) this.touched();
   },
   touched() {
     this.$root.dispatchEvent(new Event('input', { bubbles: true }));
@@ -216,11 +222,8 @@ Alpine.data('fileField', () => ({
 // Lines that move up and down by their buttons.
 Alpine.data('lines', () => ({
   clicked(event) {
-    const way = event.target.closest('[data-move]')?.dataset.move;
-    const line = event.target.closest('li');
-    if (way === 'up') line.previousElementSibling?.before(line);
-    if (way === 'down') line.nextElementSibling?.after(line);
-    if (way) {
+    const line = moveLine(event);
+    if (line) {
       event.target.focus();
       line.dispatchEvent(new Event('change', { bubbles: true }));
     }
@@ -264,6 +267,14 @@ Alpine.data('fieldOrder', () => ({
   },
   keep() {
     this.$refs.list.closest('form').requestSubmit();
+  },
+}));
+
+// Shows only those of a list that have the letters typed.
+Alpine.data('finder', () => ({
+  typed(event) {
+    const letters = event.target.value.trim().toLowerCase();
+    for (const line of this.$refs.list.children) line.hidden = !line.firstElementChild.dataset.name.includes(letters);
   },
 }));
 

@@ -2,12 +2,13 @@ package org.pressboard.attachment;
 
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
-import java.util.ArrayList;
+import java.io.IOException;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import javax.xml.XMLConstants;
 import javax.xml.parsers.DocumentBuilderFactory;
 import javax.xml.parsers.ParserConfigurationException;
@@ -20,7 +21,9 @@ import javax.xml.transform.stream.StreamResult;
 import org.w3c.dom.Attr;
 import org.w3c.dom.Document;
 import org.w3c.dom.Element;
+import org.w3c.dom.NamedNodeMap;
 import org.w3c.dom.Node;
+import org.w3c.dom.NodeList;
 import org.xml.sax.SAXException;
 
 /**
@@ -40,7 +43,8 @@ public final class Drawing {
             "feturbulence", "fedistantlight", "fepointlight", "fespotlight");
 
     /** Addresses within the drawing, or a picture that it carries in itself. */
-    private static final Pattern OWN = Pattern.compile("\\s*#.*|\\s*data:image/(png|jpeg|gif|webp);base64,[A-Za-z0-9+/=\\s]*",
+    private static final Pattern OWN = Pattern.compile(
+            "\\s*#.*|\\s*data:image/(png|jpeg|gif|webp);base64,[A-Za-z0-9+/=\\s]*",
             Pattern.DOTALL | Pattern.CASE_INSENSITIVE);
 
     /** What a value may not have in it: an address outside, or what once ran scripts. */
@@ -61,7 +65,7 @@ public final class Drawing {
             }
             clean(root);
             return Optional.of(written(root));
-        } catch (SAXException | java.io.IOException noDrawing) {
+        } catch (SAXException | IOException noDrawing) {
             return Optional.empty();
         } catch (ParserConfigurationException | TransformerException broken) {
             throw new IllegalStateException(broken);
@@ -69,7 +73,7 @@ public final class Drawing {
     }
 
     /** Nothing is fetched, and what stands for something else in the text is left out; it could be made endless. */
-    private static Document parsed(byte[] bytes) throws ParserConfigurationException, SAXException, java.io.IOException {
+    private static Document parsed(byte[] bytes) throws ParserConfigurationException, SAXException, IOException {
         DocumentBuilderFactory factory = DocumentBuilderFactory.newInstance();
         factory.setNamespaceAware(true);
         factory.setFeature(XMLConstants.FEATURE_SECURE_PROCESSING, true);
@@ -84,7 +88,7 @@ public final class Drawing {
 
     private static void clean(Element element) {
         spellOut(element);
-        attributes(element).stream().filter(attribute -> !isHarmless(element, attribute))
+        attributes(element).stream().filter(attribute -> !isHarmless(attribute))
                 .forEach(element::removeAttributeNode);
         for (Node child : children(element)) {
             boolean isText = child.getNodeType() == Node.TEXT_NODE || child.getNodeType() == Node.CDATA_SECTION_NODE;
@@ -112,7 +116,7 @@ public final class Drawing {
                 && ELEMENTS.contains(element.getLocalName().toLowerCase(Locale.ROOT));
     }
 
-    private static boolean isHarmless(Element element, Attr attribute) {
+    private static boolean isHarmless(Attr attribute) {
         String name = attribute.getName().toLowerCase(Locale.ROOT);
         if (name.equals("href") || name.equals("xlink:href")) {
             return OWN.matcher(attribute.getValue()).matches();
@@ -122,20 +126,15 @@ public final class Drawing {
                 && !LEADING_OUT.matcher(attribute.getValue()).find();
     }
 
+    /** As it is now: what is taken out of it is not missed on the way. */
     private static List<Attr> attributes(Element element) {
-        List<Attr> attributes = new ArrayList<>();
-        for (int i = 0; i < element.getAttributes().getLength(); i++) {
-            attributes.add((Attr) element.getAttributes().item(i));
-        }
-        return attributes;
+        NamedNodeMap attributes = element.getAttributes();
+        return IntStream.range(0, attributes.getLength()).mapToObj(i -> (Attr) attributes.item(i)).toList();
     }
 
     private static List<Node> children(Element element) {
-        List<Node> children = new ArrayList<>();
-        for (int i = 0; i < element.getChildNodes().getLength(); i++) {
-            children.add(element.getChildNodes().item(i));
-        }
-        return children;
+        NodeList children = element.getChildNodes();
+        return IntStream.range(0, children.getLength()).mapToObj(children::item).toList();
     }
 
     private static byte[] written(Element root) throws TransformerException {

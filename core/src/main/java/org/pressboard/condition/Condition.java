@@ -3,6 +3,7 @@ package org.pressboard.condition;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
@@ -57,8 +58,9 @@ public sealed interface Condition {
     }
 
     /**
-     * One of the fields has the text somewhere in it, blind to case and accents (see {@link org.pressboard.value.Folding}). Of no fields, or
-     * none with a value, it does not hold. True or false, never unknown.
+     * One of the fields has the text somewhere in it, blind to case and accents (see
+     * {@link org.pressboard.value.Folding}). Of no fields, or none with a value, it does not hold. True or false, never
+     * unknown.
      */
     record Mentions(List<FieldKey> among, String text) implements Condition {
         public Mentions {
@@ -113,28 +115,12 @@ public sealed interface Condition {
 
     /** Whether the answer may differ with the day or with whoever looks. */
     default boolean dependsOnStandpoint() {
-        return switch (this) {
-            case All all -> all.parts.stream().anyMatch(Condition::dependsOnStandpoint);
-            case Any any -> any.parts.stream().anyMatch(Condition::dependsOnStandpoint);
-            case Not not -> not.part.dependsOnStandpoint();
-            case Compare compare -> !(compare.operand instanceof Operand.Fixed);
-            case Mentions mentions -> false;
-            case OneOf oneOf -> false;
-            case Empty empty -> false;
-        };
+        return has(leaf -> leaf instanceof Compare compare && !(compare.operand instanceof Operand.Fixed));
     }
 
     /** Whether it looks for words or letters within texts. */
     default boolean comparesText() {
-        return switch (this) {
-            case All all -> all.parts.stream().anyMatch(Condition::comparesText);
-            case Any any -> any.parts.stream().anyMatch(Condition::comparesText);
-            case Not not -> not.part.comparesText();
-            case Compare compare -> compare.operator.isForText();
-            case Mentions mentions -> true;
-            case OneOf oneOf -> false;
-            case Empty empty -> false;
-        };
+        return has(leaf -> leaf instanceof Mentions || (leaf instanceof Compare compare && compare.operator.isForText()));
     }
 
     /** The fields that it asks about. */
@@ -152,6 +138,19 @@ public sealed interface Condition {
 
     private static Set<FieldKey> fieldsOf(List<Condition> parts) {
         return parts.stream().flatMap(part -> part.fields().stream()).collect(Collectors.toSet());
+    }
+
+    /** Whether anything that it is put together from, and that is itself not put together, is wanted. */
+    private boolean has(Predicate<Condition> wanted) {
+        return switch (this) {
+            case All all -> all.parts.stream().anyMatch(part -> part.has(wanted));
+            case Any any -> any.parts.stream().anyMatch(part -> part.has(wanted));
+            case Not not -> not.part.has(wanted);
+            case Compare compare -> wanted.test(compare);
+            case OneOf oneOf -> wanted.test(oneOf);
+            case Empty empty -> wanted.test(empty);
+            case Mentions mentions -> wanted.test(mentions);
+        };
     }
 
     private static List<Condition> partsOfAll(Condition condition) {

@@ -1,5 +1,8 @@
 package org.pressboard.condition;
 
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.temporal.TemporalAdjusters;
 import java.util.Optional;
 import org.pressboard.value.Value;
 
@@ -18,11 +21,30 @@ public sealed interface Operand {
     record Today(int daysOn) implements Operand {
     }
 
+    /** The first day of the week (a Monday, as ISO 8601 has it), month or year that today is in, so many of them on. */
+    record Beginning(Span span, int on) implements Operand {
+    }
+
+    /** Stretches of days. */
+    enum Span {
+        WEEK, MONTH, YEAR;
+
+        LocalDate beginning(LocalDate day, int on) {
+            return switch (this) {
+                case WEEK -> day.with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY)).plusWeeks(on);
+                case MONTH -> day.withDayOfMonth(1).plusMonths(on);
+                case YEAR -> day.withDayOfYear(1).plusYears(on);
+            };
+        }
+    }
+
     /** The value it stands for; empty where there is none. */
     default Optional<Value> resolve(Standpoint standpoint) {
         return switch (this) {
             case Fixed fixed -> Optional.of(fixed.value);
             case OfVisitor ofVisitor -> standpoint.visitorEmail().map(Value::of);
+            case Beginning beginning ->
+                    Optional.of(Value.of(beginning.span.beginning(standpoint.today(), beginning.on)));
             case Today today -> Optional.of(Value.of(standpoint.today().plusDays(today.daysOn)));
         };
     }

@@ -1,32 +1,66 @@
 package org.pressboard.edition;
 
 import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
 
-/** A page as it is drafted or published: its title and the listings on it, from top to bottom. */
-public record Page(PageKey key, String title, List<Listing> listings) {
+/**
+ * A page as it is drafted or published: its title, what is said before all, and the listings on it, from top to bottom.
+ *
+ * @param lead     what is said under the title; may be empty
+ * @param unlisted whether the menu leaves it out
+ */
+public record Page(PageKey key, String title, String lead, boolean unlisted, List<Listing> listings) {
+
+    public static final int LONGEST_TITLE = 100;
+    public static final int LONGEST_LEAD = 1_000;
 
     public Page {
+        lead = Objects.requireNonNullElse(lead, "");
         listings = List.copyOf(listings);
         if (title.isBlank()) {
             throw new IllegalArgumentException("The page " + key + " needs a title");
         }
     }
 
+    public Page(PageKey key, String title, List<Listing> listings) {
+        this(key, title, "", false, listings);
+    }
+
     /** The same page at that address. */
     public Page at(PageKey address) {
-        return new Page(address, title, listings);
+        return new Page(address, title, lead, unlisted, listings);
     }
 
     public Page titled(String other) {
-        return new Page(key, other, listings);
+        return new Page(key, other, lead, unlisted, listings);
+    }
+
+    public Page leading(String other) {
+        return new Page(key, title, other, unlisted, listings);
+    }
+
+    public Page listed(boolean inMenu) {
+        return new Page(key, title, lead, !inMenu, listings);
     }
 
     public Page with(List<Listing> others) {
-        return new Page(key, title, others);
+        return new Page(key, title, lead, unlisted, others);
+    }
+
+    public Optional<Listing> listing(ListingKey which) {
+        return listings.stream().filter(listing -> listing.key().equals(which)).findFirst();
+    }
+
+    /** The same with one of its listings changed. */
+    public Page changing(ListingKey which, UnaryOperator<Listing> change) {
+        return with(listings.stream().map(listing -> listing.key().equals(which) ? change.apply(listing) : listing)
+                .toList());
     }
 
     public Set<ListingKey> listingKeys() {

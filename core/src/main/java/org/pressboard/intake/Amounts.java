@@ -1,13 +1,12 @@
 package org.pressboard.intake;
 
-import java.util.Currency;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.table.Currencies;
 import org.pressboard.table.Numeric;
-import org.pressboard.value.PlainForm;
 import org.pressboard.value.Value;
 
 /** Reads amounts of money with the sign or code of their currency (ISO 4217), and per cents. */
@@ -36,8 +35,7 @@ final class Amounts {
         }
         String number = parts.group(4) != null ? parts.group(4) : parts.group(1) + parts.group(3);
         Value amount = Numbers.decimal(number, mark, group);
-        return amount != null && new Numeric.Money(currency.get()).read(PlainForm.write(amount)).isPresent()
-                ? amount : null;
+        return amount != null && new Numeric.Money(currency.get()).isInMinorUnits(amount) ? amount : null;
     }
 
     /** The currency that an amount is of; empty where the text is none. */
@@ -48,9 +46,7 @@ final class Amounts {
 
     private static Optional<String> currency(Matcher parts) {
         String sign = parts.group(2) != null ? parts.group(2) : parts.group(5);
-        return Optional.ofNullable(SIGNS.get(sign)).or(() -> sign.matches("[A-Z]{3}")
-                ? Currency.getAvailableCurrencies().stream().map(Currency::getCurrencyCode).filter(sign::equals).findFirst()
-                : Optional.empty());
+        return Optional.ofNullable(SIGNS.getOrDefault(sign, Currencies.ALL.contains(sign) ? sign : null));
     }
 
     private static boolean isPlain(String text) {

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import org.pressboard.value.PlainForm;
 import org.pressboard.value.Value;
 
 /**
@@ -41,7 +42,7 @@ public record ColumnSurvey(Heading heading, long filled, long blanks, Map<Readin
 
     /** How the texts go with the reading: all of them with readings that take any text. */
     public Fit fit(Reading reading) {
-        return fits.getOrDefault(reading, Fit.WHOLE);
+        return fits.getOrDefault(reading.basis().orElse(reading), Fit.WHOLE);
     }
 
     /** The readings worth offering: those that at least one text fits. */
@@ -51,11 +52,14 @@ public record ColumnSurvey(Heading heading, long filled, long blanks, Map<Readin
 
     private boolean isOffered(Reading reading) {
         return switch (reading) {
-            case TEXT, LONG_TEXT, FORMATTED_TEXT, REFERENCE -> true;
-            case PICTURE, PICTURES, FILE -> true;
+            case TEXT, LONG_TEXT, FORMATTED_TEXT, REFERENCE, REFERENCES, PICTURE, PICTURES, FILE -> true;
             case CHOICE -> !options.isEmpty();
-            case CHOICES -> options.stream().anyMatch(text -> Texts.parts(text).size() > 1);
+            case CHOICES -> options.stream().anyMatch(text -> PlainForm.parts(text).size() > 1);
             case RATING -> marks() > 0;
+            case AMOUNT_POINT, SHARE_POINT -> fits.containsKey(Reading.DECIMAL_POINT);
+            // where the mark makes no difference, one way of reading is enough
+            case AMOUNT_COMMA, SHARE_COMMA -> fits.containsKey(Reading.DECIMAL_COMMA)
+                    && !fit(Reading.DECIMAL_COMMA).equals(fits.get(Reading.DECIMAL_POINT));
             case MONEY_POINT, MONEY_COMMA -> fits.containsKey(reading) && !currency.isEmpty();
             default -> fits.containsKey(reading);
         };
@@ -63,17 +67,15 @@ public record ColumnSurvey(Heading heading, long filled, long blanks, Map<Readin
 
     /** The texts that it has, one or several in a cell. */
     List<String> parts() {
-        return options.stream().flatMap(text -> Texts.parts(text).stream()).distinct().sorted().toList();
+        return options.stream().flatMap(text -> PlainForm.parts(text).stream()).distinct().sorted().toList();
     }
 
     /** The most marks of a rating that its whole numbers may be; 0: they are none. */
     int marks() {
-        Fit whole = fits.get(Reading.WHOLE);
-        boolean isScale = whole != null && whole.misfits().count() == 0
-                && whole.least() instanceof Value.Whole(long least) && least >= 0
-                && whole.greatest() instanceof Value.Whole(long greatest) && greatest <= MOST_MARKS;
-        return isScale && whole.greatest() instanceof Value.Whole(long greatest)
-                ? Math.max(USUAL_MARKS, (int) greatest) : 0;
+        Fit whole = fit(Reading.WHOLE);
+        boolean isScale = whole.misfits().count() == 0 && whole.least() instanceof Value.Whole(long least)
+                && whole.greatest() instanceof Value.Whole(long greatest) && least >= 0 && greatest <= MOST_MARKS;
+        return !isScale ? 0 : Math.max(USUAL_MARKS, (int) ((Value.Whole) whole.greatest()).number());
     }
 
     /** The reading that all texts would fit, though some would not be the same afterwards; taken for text meanwhile. */

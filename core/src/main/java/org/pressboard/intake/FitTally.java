@@ -101,10 +101,11 @@ final class FitTally {
 
     /** Yes alone, or no alone, may as well be a code: that of Norway is NO. */
     boolean isEvidence() {
-        if (reading == Reading.PHONE) {
-            return false;
-        }
-        return reading != Reading.YES_NO || (sawYes && sawNo && misfits.count == 0);
+        return switch (reading) {
+            case PHONE -> false;
+            case YES_NO -> sawYes && sawNo && misfits.count == 0;
+            default -> true;
+        };
     }
 
     Fit fit(long blanks) {

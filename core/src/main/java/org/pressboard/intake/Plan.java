@@ -4,12 +4,14 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Chosen;
+import org.pressboard.table.Currencies;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Fields;
@@ -19,6 +21,7 @@ import org.pressboard.table.TableKey;
 import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.Value;
 
 /** What a file is to become: the label of the table, and for each column of the file what it becomes. */
 public record Plan(String label, List<Column> columns) {
@@ -30,17 +33,23 @@ public record Plan(String label, List<Column> columns) {
      * @param reading how its texts are read; {@code null} while that is to be said
      * @param to      the table whose rows it names; {@code null} where it names none
      * @param making  whether rows that are not found there are made
+     * @param currency of which amounts are that have none with them; {@code null} where that is not said
      */
     public record Column(int index, String label, @Nullable Reading reading, boolean leftOut, @Nullable TableKey to,
-                         boolean making) {
+                         boolean making, @Nullable String currency) {
 
         public Column(int index, String label, @Nullable Reading reading, boolean leftOut) {
-            this(index, label, reading, leftOut, null, false);
+            this(index, label, reading, leftOut, null, false, null);
+        }
+
+        /** Whether it is yet to be said how it is read, or to where it leads. */
+        public boolean isUndecided() {
+            return reading == null || (reading.isOfRows() && to == null);
         }
 
         /** Whether what it names is kept elsewhere, and where is said. */
         public boolean isBeside() {
-            return reading != null && reading.isBeside() && (to != null || reading.isOfFiles());
+            return reading != null && reading.isBeside() && !isUndecided();
         }
 
         public Column withReading(Reading other) {
@@ -48,7 +57,23 @@ public record Plan(String label, List<Column> columns) {
         }
 
         public Column referringTo(TableKey table, boolean makingRows) {
-            return new Column(index, label, Reading.REFERENCE, leftOut, table, makingRows);
+            return new Column(index, label, Reading.REFERENCE, leftOut, table, makingRows, null);
+        }
+
+        /** Each text naming several rows. */
+        public Column referringToSeveral(TableKey table, boolean makingRows) {
+            return new Column(index, label, Reading.REFERENCES, leftOut, table, makingRows, null);
+        }
+
+        /** Of amounts that are not said to be of another currency. */
+        public String amountsOf() {
+            return Objects.requireNonNullElse(currency, Currencies.USUAL);
+        }
+
+        /** The value of a text that is not kept beside the file; empty where it does not fit. */
+        Optional<Value> read(String text) {
+            Optional<Value> value = Objects.requireNonNull(reading).read(text);
+            return reading.isAmount() ? value.filter(new Numeric.Money(amountsOf())::isInMinorUnits) : value;
         }
     }
 
@@ -90,7 +115,7 @@ public record Plan(String label, List<Column> columns) {
                 && anew.offered().contains(said.reading);
         return new Column(suggested.index, named ? said.label : suggested.label,
                 typed ? said.reading : suggested.reading, said.leftOut || suggested.leftOut,
-                typed ? said.to : suggested.to, typed && said.making);
+                typed ? said.to : suggested.to, typed && said.making, typed ? said.currency : null);
     }
 
     public List<Column> taken() {
@@ -108,9 +133,7 @@ public record Plan(String label, List<Column> columns) {
         }
         taken().stream().filter(column -> column.label().isBlank())
                 .forEach(column -> problems.add(Problem.of("plan.no-field-label", column.index() + 1)));
-        taken().stream().filter(column -> column.reading() == null)
-                .forEach(column -> problems.add(Problem.of("plan.undecided", column.label())));
-        taken().stream().filter(column -> column.reading() == Reading.REFERENCE && column.to() == null)
+        taken().stream().filter(Column::isUndecided)
                 .forEach(column -> problems.add(Problem.of("plan.undecided", column.label())));
         return new Problems(problems);
     }
@@ -126,7 +149,8 @@ public record Plan(String label, List<Column> columns) {
         for (Column column : taken()) {
             FieldKey key = FieldKey.from(column.label(), taken);
             taken.add(key.name());
-            fields.add(new Field(key, column.label().strip(), type(column, survey.columns().get(column.index()), people)));
+            fields.add(new Field(key, column.label().strip(),
+                    type(column, survey.columns().get(column.index()), people)));
         }
         return new Fields(fields);
     }
@@ -143,6 +167,8 @@ public record Plan(String label, List<Column> columns) {
             case TIME -> new Temporal.TimeOfDay();
             case PERCENT_POINT, PERCENT_COMMA -> new Numeric.Percent(survey.fit(reading).digits());
             case MONEY_POINT, MONEY_COMMA -> new Numeric.Money(survey.currency());
+            case AMOUNT_POINT, AMOUNT_COMMA -> new Numeric.Money(column.amountsOf());
+            case SHARE_POINT, SHARE_COMMA -> new Numeric.Percent(survey.fit(reading).digits());
             case EMAIL -> new Textual.Email();
             case LINK -> new Textual.Link();
             case PHONE -> new Textual.Phone();
@@ -153,6 +179,8 @@ public record Plan(String label, List<Column> columns) {
             case FORMATTED_TEXT -> new Textual.FormattedText();
             case RATING -> new Numeric.Rating(survey.marks());
             case REFERENCE -> referring(Objects.requireNonNull(column.to()), people);
+            case REFERENCES -> new Referring.References(Objects.requireNonNull(column.to()),
+                    Referring.OnRemoval.REFUSE);
             case PICTURE -> new Attached.Picture();
             case PICTURES -> new Attached.Pictures();
             case FILE -> new Attached.File();

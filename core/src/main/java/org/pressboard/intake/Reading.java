@@ -52,8 +52,16 @@ public enum Reading {
     FORMATTED_TEXT(Texts::any),
     /** So many marks, of a whole number. */
     RATING(Numbers::whole),
+    /** 1,234.50 of a currency that is said. */
+    AMOUNT_POINT(text -> Numbers.decimal(text, '.', ','), Numbers::isRewritten),
+    AMOUNT_COMMA(text -> Numbers.decimal(text, ',', '.'), Numbers::isRewritten),
+    /** 12.5, of a hundred. */
+    SHARE_POINT(text -> Numbers.decimal(text, '.', ','), Numbers::isRewritten),
+    SHARE_COMMA(text -> Numbers.decimal(text, ',', '.'), Numbers::isRewritten),
     /** What a row of another table is called. */
     REFERENCE(Texts::any),
+    /** What several rows are called, one behind the other as the texts of {@link #CHOICES}. */
+    REFERENCES(Texts::any),
     /** The name of a picture that is brought beside the file. */
     PICTURE(Texts::file),
     /** Names of pictures, one behind the other as the texts of {@link #CHOICES}. */
@@ -98,14 +106,34 @@ public enum Reading {
         return read(text).map(PlainForm::write).orElse("");
     }
 
-    /** Whether the shape of a text tells that it is such a value. */
+    /** Whether the shape of a text tells that it is such a value, or one that numbers are taken for. */
     public boolean isShaped() {
-        return SHAPED.contains(this);
+        return SHAPED.contains(this) || basis().isPresent();
     }
 
-    /** Whether what the text names is kept elsewhere: a row of another table, or another file. */
+    /** The numbers that are said to be more than numbers. */
+    Optional<Reading> basis() {
+        return Optional.ofNullable(switch (this) {
+            case RATING -> WHOLE;
+            case AMOUNT_POINT, SHARE_POINT -> DECIMAL_POINT;
+            case AMOUNT_COMMA, SHARE_COMMA -> DECIMAL_COMMA;
+            default -> null;
+        });
+    }
+
+    /** Whether what the text names is kept elsewhere: rows of another table, or other files. */
     public boolean isBeside() {
-        return this == REFERENCE || isOfFiles();
+        return isOfRows() || isOfFiles();
+    }
+
+    /** Whether it names rows of another table. */
+    public boolean isOfRows() {
+        return this == REFERENCE || this == REFERENCES;
+    }
+
+    /** Whether somebody must say of which currency it is. */
+    public boolean isAmount() {
+        return this == AMOUNT_POINT || this == AMOUNT_COMMA;
     }
 
     /** Whether it names files that are brought beside this one. */

@@ -27,8 +27,8 @@ public final class RecordReader implements Iterator<Outcome>, Closeable {
     public interface Beside {
 
         /** Where nothing else is known: rows are not found, and of files their names are kept. */
-        Beside NOTHING = (column, text) -> column.reading() == Reading.REFERENCE ? Optional.empty()
-                : Objects.requireNonNull(column.reading()).read(text);
+        Beside NOTHING = (column, text) -> Objects.requireNonNull(column.reading()).isOfRows() ? Optional.empty()
+                : column.read(text);
 
         /** The value that the text of a column stands for; empty where it names nothing. */
         Optional<Value> find(Plan.Column column, String text);
@@ -102,7 +102,7 @@ public final class RecordReader implements Iterator<Outcome>, Closeable {
         if (text.isEmpty() || (reading.isShaped() && text.isBlank())) {
             return null;
         }
-        Optional<Value> value = reading.isBeside() ? beside.find(column, text) : reading.read(text);
+        Optional<Value> value = reading.isBeside() ? beside.find(column, text) : column.read(text);
         if (value.isEmpty()) {
             problems.add(Problem.of("row.misfit." + reading.name().toLowerCase(Locale.ROOT), column.label(),
                     Fit.Example.shortened(text)));

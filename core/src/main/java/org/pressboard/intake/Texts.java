@@ -1,12 +1,11 @@
 package org.pressboard.intake;
 
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
-import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.table.Textual;
+import org.pressboard.value.PlainForm;
 import org.pressboard.value.TypedForm;
 import org.pressboard.value.Value;
 import org.pressboard.value.WebTexts;
@@ -44,20 +43,9 @@ final class Texts {
         return new Textual.Phone().readTyped(text, PLAIN).orElse(null);
     }
 
-    /** The texts between the marks of the first kind that there is. */
     static @Nullable Value several(String text) {
-        List<Value> values = parts(text).stream().<Value>map(Value::of).toList();
+        List<Value> values = PlainForm.parts(text).stream().<Value>map(Value::of).toList();
         return values.isEmpty() ? null : new Value.Several(values);
-    }
-
-    static List<String> parts(String text) {
-        for (String mark : List.of("\n", ";", "|", ",")) {
-            if (text.contains(mark)) {
-                return Arrays.stream(text.split(Pattern.quote(mark))).map(String::strip)
-                        .filter(part -> !part.isEmpty()).toList();
-            }
-        }
-        return text.isBlank() ? List.of() : List.of(text.strip());
     }
 
     static @Nullable Value file(String text) {
@@ -65,7 +53,7 @@ final class Texts {
     }
 
     static @Nullable Value files(String text) {
-        List<Value> values = parts(text).stream().<Value>map(name -> new Value.Attachment("", name)).toList();
+        List<Value> values = PlainForm.parts(text).stream().<Value>map(name -> new Value.Attachment("", name)).toList();
         return values.isEmpty() ? null : new Value.Several(values);
     }
 

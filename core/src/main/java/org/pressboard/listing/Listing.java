@@ -1,52 +1,108 @@
 package org.pressboard.listing;
 
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Objects;
+import java.util.Set;
+import java.util.TreeSet;
 import org.pressboard.condition.Condition;
-import org.pressboard.value.FieldKey;
+import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
+import org.pressboard.value.FieldKey;
 
 /**
- * What a listing shows of a table, and what visitors may do with it.
+ * A listing as its ticket says it: what it takes and keeps of a table, what it shows, and what visitors may do with it.
  *
- * @param keep     which rows it takes, before anybody searches or narrows
- * @param show     the fields shown, in their order
- * @param search   the shown fields in which words are searched; none: there is no search
- * @param narrow   the shown fields by whose values visitors may narrow
- * @param order    the order before anybody sorts; none: the order in which rows were added
- * @param pageSize how many rows make a page, one of {@link #PAGE_SIZES}
- * @param takeAway whether visitors may carry the rows away
+ * <pre>{@code
+ * Listing trees = Listing.plain(key, table, List.of(tree, health)).with(Ordering.by(List.of(SortBy.up(tree))));
+ * }</pre>
+ *
+ * @param table    what it takes its rows from
+ * @param keep     which rows it keeps, before anybody searches or narrows
+ * @param find     what visitors may do to find rows; only by what is shown
+ * @param takeAway in which formats they may carry the rows away
  */
-public record Listing(ListingKey key, TableKey table, Condition keep, List<FieldKey> show, List<FieldKey> search,
-                      List<FieldKey> narrow, List<SortBy> order, int pageSize, boolean takeAway) {
+public record Listing(ListingKey key, TableKey table, Condition keep, Show show, Finding find, Ordering ordering,
+                      Opening opening, Dress dress, Set<TakeAway> takeAway) {
 
     public static final List<Integer> PAGE_SIZES = List.of(10, 25, 50, 100);
     public static final int USUAL_PAGE_SIZE = 25;
 
     public Listing {
-        show = List.copyOf(show);
         // what is not shown can be neither searched nor narrowed by: either would tell what stands in it
-        search = search.stream().filter(show::contains).toList();
-        narrow = narrow.stream().filter(show::contains).toList();
-        order = List.copyOf(order);
-        if (!PAGE_SIZES.contains(pageSize)) {
-            throw new IllegalArgumentException("A page has " + PAGE_SIZES + " rows, not " + pageSize);
+        find = find.among(show.keys()::contains);
+        opening = Objects.requireNonNullElse(opening, Opening.NONE);
+        dress = Objects.requireNonNullElse(dress, Dress.USUAL);
+        takeAway = java.util.Collections.unmodifiableSet(new TreeSet<>(takeAway));
+    }
+
+    /** All rows as a table of these fields, with nothing to find or carry them by. */
+    public static Listing plain(ListingKey key, TableKey table, List<FieldKey> fields) {
+        return new Listing(key, table, Condition.ALWAYS, Show.table(fields), Finding.by(List.of(), List.of()),
+                Ordering.by(List.of()), Opening.NONE, Dress.USUAL, Set.of());
+    }
+
+    public Listing keeping(Condition rows) {
+        return new Listing(key, table, rows, show, find, ordering, opening, dress, takeAway);
+    }
+
+    public Listing with(Show other) {
+        return new Listing(key, table, keep, other, find, ordering, opening, dress, takeAway);
+    }
+
+    public Listing with(Finding other) {
+        return new Listing(key, table, keep, show, other, ordering, opening, dress, takeAway);
+    }
+
+    public Listing with(Ordering other) {
+        return new Listing(key, table, keep, show, find, other, opening, dress, takeAway);
+    }
+
+    public Listing with(Opening other) {
+        return new Listing(key, table, keep, show, find, ordering, other, dress, takeAway);
+    }
+
+    public Listing with(Dress other) {
+        return new Listing(key, table, keep, show, find, ordering, opening, other, takeAway);
+    }
+
+    public Listing takenAwayAs(Set<TakeAway> formats) {
+        return new Listing(key, table, keep, show, find, ordering, opening, dress, formats);
+    }
+
+    /** The fields shown, in their order. */
+    public List<FieldKey> shown() {
+        return show.keys();
+    }
+
+    /** What is on an opened row, in its order. */
+    public List<Shown> opened() {
+        return opening.fields().isEmpty() ? show.fields() : opening.fields();
+    }
+
+    /** All fields that visitors get to see, in the list or of an opened row. */
+    public Set<FieldKey> seen() {
+        Set<FieldKey> seen = new LinkedHashSet<>(shown());
+        if (opening.how().hasAddress()) {
+            opened().forEach(look -> seen.add(look.field()));
         }
+        return seen;
     }
 
-    /** The same without fields that the table has no more, such as those in the bin. */
+    /** The order before anybody sorts. */
+    public List<SortBy> order() {
+        return ordering.by();
+    }
+
+    /**
+     * The same without fields that the table has no more, such as those in the bin. Where one of them says which rows are
+     * kept, none is: without it, rows might be shown that never should be.
+     */
     public Listing of(Table table) {
-        return new Listing(key, this.table, keep, show.stream().filter(table.fields()::has).toList(), search, narrow,
-                order.stream().filter(sort -> table.fields().has(sort.field())).toList(), pageSize, takeAway);
-    }
-
-    /** The same with these fields shown; what visitors may do with those that were shown before they still may. */
-    public Listing showing(List<FieldKey> fields, List<FieldKey> searchable, List<FieldKey> narrowable) {
-        return new Listing(key, table, keep, fields, joined(search, searchable), joined(narrow, narrowable),
-                order.stream().filter(sort -> fields.contains(sort.field())).toList(), pageSize, takeAway);
-    }
-
-    private List<FieldKey> joined(List<FieldKey> before, List<FieldKey> possible) {
-        return possible.stream().filter(field -> before.contains(field) || !show.contains(field)).toList();
+        boolean isKeepWhole = table.fields().stream().map(Field::key).toList().containsAll(keep.fields());
+        return keeping(isKeepWhole ? keep : Condition.NEVER).with(show.keeping(table.fields()::has))
+                .with(opening.among(table.fields()::has)).with(ordering.ordered(ordering.by().stream()
+                        .filter(sort -> table.fields().has(sort.field())).toList()));
     }
 }

@@ -36,7 +36,7 @@ public record RequestState(String search, SortedMap<FieldKey, Narrowing> narrowi
 
     /** What the plain address asks of a listing. */
     public static RequestState startOf(Listing listing) {
-        return new RequestState("", new TreeMap<>(), List.of(), 1, listing.pageSize());
+        return new RequestState("", new TreeMap<>(), List.of(), 1, listing.ordering().startSize());
     }
 
     public RequestState withSearch(String words) {

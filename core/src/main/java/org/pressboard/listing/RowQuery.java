@@ -1,8 +1,10 @@
 package org.pressboard.listing;
 
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import org.pressboard.condition.Condition;
@@ -35,7 +37,7 @@ public record RowQuery(Sight sight, Visitor visitor, Standpoint standpoint, Cond
     public static RowQuery of(Listing listing, Sight sight, Visitor visitor, RequestState state, LocalDate today) {
         List<SortBy> order = state.sort().isEmpty() ? listing.order() : state.sort();
         return new RowQuery(sight, visitor, visitor.on(today), sight.rows(listing.table()).and(listing.keep()),
-                state.sought(listing.search()), order, state.page(), state.size(), listing.show());
+                state.sought(listing.find().search()), order, state.page(), state.size(), listing.shown());
     }
 
     public Table table() {
@@ -62,6 +64,13 @@ public record RowQuery(Sight sight, Visitor visitor, Standpoint standpoint, Cond
 
     public RowQuery onPage(int number) {
         return new RowQuery(sight, visitor, standpoint, within, sought, order, number, size, show);
+    }
+
+    /** The same with these fields read of each row besides. */
+    public RowQuery reading(Collection<FieldKey> more) {
+        Set<FieldKey> all = new LinkedHashSet<>(show);
+        all.addAll(more);
+        return new RowQuery(sight, visitor, standpoint, within, sought, order, page, size, List.copyOf(all));
     }
 
     public boolean isSearched() {
@@ -97,13 +106,8 @@ public record RowQuery(Sight sight, Visitor visitor, Standpoint standpoint, Cond
         return !order.isEmpty() && order.getLast().descending();
     }
 
-    private static Comparator<Row> by(SortBy sort, TextOrder texts) {
-        Comparator<Value> values = (one, other) -> switch (one) {
-            case Value.Text(String left) when other instanceof Value.Text(String right) -> texts.compare(left, right);
-            case Value.Referred left when other instanceof Value.Referred right ->
-                    texts.compare(left.heading(), right.heading());
-            default -> one.compareWith(other);
-        };
+    private Comparator<Row> by(SortBy sort, TextOrder texts) {
+        Comparator<Value> values = table().field(sort.field()).type().order(texts);
         return Comparator.comparing(row -> row.get(sort.field()),
                 Comparator.nullsLast(sort.descending() ? values.reversed() : values));
     }

@@ -76,7 +76,7 @@ public final class StateAddress {
         if (!state.sort().isEmpty() && !state.sort().equals(listing.order())) {
             parts.add("sort=" + String.join(",", state.sort().stream().map(SortBy::toString).toList()));
         }
-        if (state.size() != listing.pageSize()) {
+        if (state.size() != listing.ordering().startSize()) {
             parts.add("size=" + state.size());
         }
         if (state.page() > 1) {

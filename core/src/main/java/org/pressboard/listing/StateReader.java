@@ -70,7 +70,7 @@ final class StateReader {
         if (words.isEmpty()) {
             return "";
         }
-        if (listing.search().isEmpty()) {
+        if (listing.find().search().isEmpty()) {
             problems.add(Problem.of("state.no-search"));
             return "";
         }
@@ -87,7 +87,7 @@ final class StateReader {
     private void narrow(TreeMap<FieldKey, Narrowing> narrowing, String name, List<String> texts) {
         String fieldName = name.replaceFirst("\\.(from|to)$", "");
         Optional<Field> found = table.fields().stream()
-                .filter(field -> field.key().name().equals(fieldName) && listing.narrow().contains(field.key()))
+                .filter(field -> field.key().name().equals(fieldName) && listing.find().narrow().contains(field.key()))
                 .findFirst();
         String end = name.substring(fieldName.length());
         if (found.isEmpty() || !(end.isEmpty() || found.get().type().hasRange())) {
@@ -175,7 +175,8 @@ final class StateReader {
 
     /** Sorting by a field that is not shown would tell what stands in it. */
     private boolean isOffered(Field field) {
-        return field.type().isSortable() && listing.show().contains(field.key());
+        return field.type().isSortable() && listing.shown().contains(field.key())
+                && !listing.find().unsorted();
     }
 
     private int page(String text) {
@@ -186,9 +187,10 @@ final class StateReader {
     }
 
     private int size(String text) {
-        return number(text, listing.pageSize()).filter(Listing.PAGE_SIZES::contains).orElseGet(() -> {
+        int start = listing.ordering().startSize();
+        return number(text, start).filter(size -> size == start || Listing.PAGE_SIZES.contains(size)).orElseGet(() -> {
             problems.add(Problem.of("state.bad-size", shortened(text), Listing.PAGE_SIZES.toString()));
-            return listing.pageSize();
+            return start;
         });
     }
 

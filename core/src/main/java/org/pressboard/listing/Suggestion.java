@@ -1,14 +1,14 @@
 package org.pressboard.listing;
 
+import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
-import org.pressboard.condition.Condition;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
-import org.pressboard.value.FieldKey;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Fields;
 import org.pressboard.table.Numeric;
@@ -16,6 +16,7 @@ import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
+import org.pressboard.value.FieldKey;
 
 /** A listing to begin with: what most owners would choose for such a table. */
 public final class Suggestion {
@@ -32,8 +33,26 @@ public final class Suggestion {
     public static Listing forTable(Table table, ListingKey key, Predicate<FieldKey> differ) {
         Fields fields = table.fields();
         List<FieldKey> shown = shown(fields);
-        return new Listing(key, table.key(), Condition.ALWAYS, shown, searchable(fields, shown),
-                narrowable(fields, shown), order(fields, shown, differ), Listing.USUAL_PAGE_SIZE, true);
+        return Listing.plain(key, table.key(), shown)
+                .with(Finding.by(searchable(fields, shown), narrowable(fields, shown)))
+                .with(Ordering.by(order(fields, shown, differ))).takenAwayAs(EnumSet.allOf(TakeAway.class));
+    }
+
+    /** The listing with a field shown behind the others, found by as most owners would; as it is where it shows it. */
+    public static Listing adding(Listing listing, Field field) {
+        if (listing.shown().contains(field.key())) {
+            return listing;
+        }
+        List<FieldKey> search = new ArrayList<>(listing.find().search());
+        List<FieldKey> narrow = new ArrayList<>(listing.find().narrow());
+        if (field.type().isText() && !search.isEmpty()) {
+            search.add(field.key());
+        }
+        if (worth(field.type()) < NOTHING && !narrow.isEmpty()) {
+            narrow.add(field.key());
+        }
+        return listing.with(listing.show().adding(field.key()))
+                .with(listing.find().searching(search).narrowing(narrow));
     }
 
     /** The first fields as they stand in the table; long texts only where there is room besides the short ones. */

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.pressboard.condition.Operator;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.TypedForm;
@@ -73,7 +72,7 @@ public sealed interface Attached extends FieldType {
     /** What the files are called. */
     @Override
     default String write(Value value, WrittenForm language) {
-        return names(value).stream().collect(Collectors.joining(", "));
+        return String.join(language.format().between(), names(value));
     }
 
     /** What the files of a value are called. */

@@ -1,6 +1,7 @@
 package org.pressboard.table;
 
-import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -69,6 +70,19 @@ public sealed interface Chosen extends FieldType {
             return Operator.OF_TEXTS;
         }
 
+        /** As the owner put the options. */
+        @Override
+        public Comparator<Value> order(Comparator<String> texts) {
+            return Comparator.comparingInt(this::placeOf);
+        }
+
+        /** The place of an option, from 0; a text that is none any more comes behind all of them. */
+        public int placeOf(Value value) {
+            List<String> texts = options.stream().map(Option::text).toList();
+            int place = value instanceof Value.Text(String text) ? texts.indexOf(text) : -1;
+            return place < 0 ? texts.size() : place;
+        }
+
         @Override
         public String code() {
             return "choice";
@@ -105,15 +119,8 @@ public sealed interface Chosen extends FieldType {
         /** One to a line, or with commas between. */
         @Override
         public Optional<Value> readTyped(String text, TypedForm language) {
-            List<Value> values = new ArrayList<>();
-            for (String part : text.strip().split(text.strip().indexOf('\n') < 0 ? "[,;]" : "\\R")) {
-                Optional<String> option = meant(part);
-                if (option.isEmpty()) {
-                    return Optional.empty();
-                }
-                values.add(Value.of(option.get()));
-            }
-            return Optional.of(new Value.Several(values));
+            String marks = text.strip().indexOf('\n') < 0 ? "[,;]" : "\\R";
+            return Value.Several.ofAll(Arrays.stream(text.strip().split(marks)).map(part -> meant(part).map(Value::of)));
         }
 
         @Override
@@ -163,7 +170,8 @@ public sealed interface Chosen extends FieldType {
 
     @Override
     default String write(Value value, WrittenForm language) {
-        return value.each().stream().map(PlainForm::write).collect(Collectors.joining(", "));
+        return value.each().stream().map(PlainForm::write)
+                .collect(Collectors.joining(language.format().between()));
     }
 
     @Override

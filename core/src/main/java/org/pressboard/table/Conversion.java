@@ -1,7 +1,6 @@
 package org.pressboard.table;
 
 import java.time.LocalTime;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -40,20 +39,10 @@ public record Conversion(FieldType from, FieldType to, Map<String, Long> rows) {
         return Optional.ofNullable(rows.get(Folding.fold(name.strip()))).map(row -> new Value.Referred(row, name));
     }
 
-    /** A name as it stands, or several with lines, semicolons, bars or commas between them. */
+    /** A name as it stands, or several with marks between them. */
     private Optional<Value> rows(Value value, String text) {
         Optional<Value> whole = value instanceof Value.Several ? Optional.empty() : row(text);
-        if (whole.isPresent()) {
-            return Optional.of(new Value.Several(List.of(whole.get())));
-        }
-        List<Value> found = new ArrayList<>();
-        for (String name : text.split(text.contains(PlainForm.BETWEEN) ? PlainForm.BETWEEN : "[;|,]")) {
-            Optional<Value> row = row(name);
-            if (row.isEmpty()) {
-                return row;
-            }
-            found.add(row.get());
-        }
-        return Optional.of(new Value.Several(found));
+        return whole.<Value>map(row -> new Value.Several(List.of(row)))
+                .or(() -> Value.Several.ofAll(PlainForm.parts(text).stream().map(this::row)));
     }
 }

@@ -50,6 +50,11 @@ public record Field(FieldKey key, String label, FieldType type, @Nullable Comput
         return computed == null || (computed instanceof Computed.Tally tally && !tally.ofSeen());
     }
 
+    /** Whether it is a column of texts, in which words can be looked for. */
+    public boolean isSearchable() {
+        return isColumn() && type.isText() && !(type instanceof Referring);
+    }
+
     public Field labelled(String other) {
         return new Field(key, other, type, computed, rules, start, help, unit, hidden, open);
     }

@@ -1,5 +1,6 @@
 package org.pressboard.table;
 
+import java.util.Comparator;
 import java.util.Optional;
 import java.util.Set;
 import org.pressboard.condition.Operator;
@@ -33,6 +34,16 @@ public sealed interface FieldType permits Textual, Numeric, Temporal, FieldType.
 
     /** A short name of the kind for codes of messages, such as {@code whole-number}. */
     String code();
+
+    /** The order of such values, texts as a language has them. */
+    default Comparator<Value> order(Comparator<String> texts) {
+        return (one, other) -> switch (one) {
+            case Value.Text(String left) when other instanceof Value.Text(String right) -> texts.compare(left, right);
+            case Value.Referred left when other instanceof Value.Referred right ->
+                    texts.compare(left.heading(), right.heading());
+            default -> one.compareWith(other);
+        };
+    }
 
     /** Whether the values are texts, so that words can be searched in them. */
     default boolean isText() {

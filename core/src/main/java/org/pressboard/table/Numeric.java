@@ -109,7 +109,8 @@ public sealed interface Numeric extends FieldType {
                     .map(Value::of).filter(this::isInMinorUnits);
         }
 
-        private boolean isInMinorUnits(Value amount) {
+        /** Whether an amount has no more digits behind the mark than the currency has. */
+        public boolean isInMinorUnits(Value amount) {
             return number(amount).stripTrailingZeros().scale() <= digits();
         }
 

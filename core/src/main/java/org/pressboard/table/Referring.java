@@ -1,7 +1,5 @@
 package org.pressboard.table;
 
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -55,15 +53,7 @@ public sealed interface Referring extends FieldType {
         /** By their numbers, one to a line. */
         @Override
         public Optional<Value> read(String text) {
-            List<Value> rows = new ArrayList<>();
-            for (String line : text.lines().filter(line -> !line.isBlank()).toList()) {
-                Optional<Value> row = row(line);
-                if (row.isEmpty()) {
-                    return row;
-                }
-                rows.add(row.get());
-            }
-            return rows.isEmpty() ? Optional.empty() : Optional.of(new Value.Several(rows));
+            return Value.Several.ofAll(text.lines().filter(line -> !line.isBlank()).map(Referring::row));
         }
 
         @Override
@@ -101,7 +91,7 @@ public sealed interface Referring extends FieldType {
     @Override
     default String write(Value value, WrittenForm language) {
         return value.each().stream().map(each -> each instanceof Value.Referred referred ? referred.heading()
-                : PlainForm.write(each)).collect(Collectors.joining(", "));
+                : PlainForm.write(each)).collect(Collectors.joining(language.format().between()));
     }
 
     @Override

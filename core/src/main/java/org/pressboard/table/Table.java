@@ -50,10 +50,9 @@ public record Table(TableKey key, String label, Fields fields, String descriptio
         return fields.stream().filter(Field::isColumn).toList();
     }
 
-    /** The columns that hold texts, in which words can be looked for. */
+    /** The fields in whose columns words can be looked for. */
     public List<Field> searchable() {
-        return columns().stream().filter(field -> field.type().isText() && !(field.type() instanceof Referring))
-                .toList();
+        return fields.stream().filter(Field::isSearchable).toList();
     }
 
     /** These fields and those that composed texts among them are put together from, which are written each in its way. */

@@ -6,6 +6,7 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -92,6 +93,15 @@ public final class Tables {
                     .forEach(field -> found.add(new Reference(each, field)));
         }
         return found;
+    }
+
+    /** A table and those whose rows may change with its own: they refer to it, or it to them. */
+    public Set<TableKey> near(TableKey table) {
+        Set<TableKey> near = new LinkedHashSet<>(Set.of(table));
+        referringTo(table).forEach(reference -> near.add(reference.from().key()));
+        find(table).stream().flatMap(each -> each.entered().stream()).map(Field::type)
+                .filter(Referring.class::isInstance).forEach(type -> near.add(((Referring) type).to()));
+        return near;
     }
 
     /** The tallies of all tables that are worked out of this one's rows. */

@@ -9,7 +9,8 @@ import java.util.Set;
 public record FieldKey(String name) implements Comparable<FieldKey> {
 
     /** Columns that every hosted table has besides its fields. */
-    public static final Set<String> RESERVED = Set.of("row_id", "added_at", "added_by", "changed_at", "changed_by", "search_text",
+    public static final Set<String> RESERVED = Set.of("row_id", "added_at", "added_by", "changed_at", "changed_by",
+            "search_text",
             // names that PostgreSQL gives to columns of its own
             "tableoid", "xmin", "cmin", "xmax", "cmax", "ctid");
 

@@ -10,6 +10,8 @@ import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.time.temporal.ChronoField;
 import java.time.temporal.TemporalAccessor;
+import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.regex.Matcher;
@@ -25,6 +27,7 @@ public final class PlainForm {
     /** What stands between several values. */
     public static final String BETWEEN = "\n";
 
+    private static final List<String> MARKS = List.of(BETWEEN, ";", "|", ",");
     private static final Pattern KNOWN_FILE = Pattern.compile("([0-9a-f]{64})/(.+)", Pattern.DOTALL);
     private static final int DAY_LENGTH = 10;
     private static final int LAST_YEAR = 9999;
@@ -46,6 +49,17 @@ public final class PlainForm {
             case Value.Several several -> several.values().stream().map(PlainForm::write)
                     .collect(Collectors.joining(BETWEEN));
         };
+    }
+
+    /** The texts that stand in one, with marks of one kind between them: lines, else semicolons, bars or commas. */
+    public static List<String> parts(String text) {
+        for (String mark : MARKS) {
+            if (text.contains(mark)) {
+                return Arrays.stream(text.split(Pattern.quote(mark))).map(String::strip)
+                        .filter(part -> !part.isEmpty()).toList();
+            }
+        }
+        return text.isBlank() ? List.of() : List.of(text.strip());
     }
 
     /** A file by the digest of its content and its name, or by its name alone. */

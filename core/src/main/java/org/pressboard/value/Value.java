@@ -6,6 +6,8 @@ import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
 
 /** A typed value of a cell. Where there is none, it is {@code null}. */
 public sealed interface Value {
@@ -68,6 +70,13 @@ public sealed interface Value {
                 throw new IllegalArgumentException("No values at all are no value");
             }
         }
+
+        /** All of these, where each is there and there is one at least; else nothing. */
+        public static Optional<Value> ofAll(Stream<? extends Optional<? extends Value>> each) {
+            List<? extends Optional<? extends Value>> all = each.toList();
+            return all.isEmpty() || all.stream().anyMatch(Optional::isEmpty) ? Optional.empty()
+                    : Optional.of(new Several(all.stream().<Value>map(Optional::orElseThrow).toList()));
+        }
     }
 
     static Value of(String text) {
@@ -106,8 +115,8 @@ public sealed interface Value {
     /**
      * Less than, equal to or greater than zero, as this value comes before, with or after the other: numbers as
      * numbers, whatever their scale; a date as its midnight beside a moment; no before yes; texts by code point
-     * (for the order in which people read texts see {@link TextOrder}); files by their plain form; rows referred to by their number; several
-     * values one after the other.
+     * (for the order in which people read texts see {@link TextOrder}); files by their plain form; rows referred to by
+     * their number; several values one after the other.
      *
      * @throws IllegalArgumentException when the two are of kinds that cannot be compared
      */

@@ -11,6 +11,7 @@ import java.util.Currency;
 import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 
 /**
  * The form of values for people of a language: numbers grouped, dates with the month as a word, as the language
@@ -32,20 +33,54 @@ public final class WrittenForm {
     private final DateTimeFormatter timesToTheSecond;
     private final String yes;
     private final String no;
+    private final Format format;
 
     public WrittenForm(Locale language, String yes, String no) {
+        this(language, yes, no, Format.USUAL);
+    }
+
+    private WrittenForm(Locale language, String yes, String no, Format format) {
         this.language = language;
+        this.format = format;
         this.numbers = NumberFormat.getNumberInstance(language);
         this.percents = NumberFormat.getPercentInstance(language);
-        this.dates = DateTimeFormatter.ofLocalizedDate(FormatStyle.MEDIUM).withLocale(language);
-        this.moments = DateTimeFormatter.ofLocalizedDateTime(FormatStyle.MEDIUM, FormatStyle.SHORT)
-                .withLocale(language);
-        this.momentsToTheSecond = DateTimeFormatter.ofLocalizedDateTime(FormatStyle.MEDIUM, FormatStyle.MEDIUM)
-                .withLocale(language);
+        this.dates = days(format.days(), language);
+        this.moments = moments(format.days(), FormatStyle.SHORT).withLocale(language);
+        this.momentsToTheSecond = moments(format.days(), FormatStyle.MEDIUM).withLocale(language);
         this.times = DateTimeFormatter.ofLocalizedTime(FormatStyle.SHORT).withLocale(language);
         this.timesToTheSecond = DateTimeFormatter.ofLocalizedTime(FormatStyle.MEDIUM).withLocale(language);
         this.yes = yes;
         this.no = no;
+    }
+
+    /** The same with everything written so. */
+    public WrittenForm as(Format other) {
+        return other.equals(format) ? this : new WrittenForm(language, yes, no, other);
+    }
+
+    public Format format() {
+        return format;
+    }
+
+    private static DateTimeFormatter days(Format.Days days, Locale language) {
+        return switch (days) {
+            case USUAL -> DateTimeFormatter.ofLocalizedDate(FormatStyle.MEDIUM).withLocale(language);
+            case SHORT -> DateTimeFormatter.ofLocalizedDate(FormatStyle.SHORT).withLocale(language);
+            case LONG -> DateTimeFormatter.ofLocalizedDate(FormatStyle.FULL).withLocale(language);
+            case MONTH -> DateTimeFormatter.ofLocalizedPattern("yMMMM").withLocale(language);
+            case YEAR -> DateTimeFormatter.ofLocalizedPattern("y").withLocale(language);
+        };
+    }
+
+    /** Where only the month or the year is wanted, that is all. */
+    private static DateTimeFormatter moments(Format.Days days, FormatStyle time) {
+        return switch (days) {
+            case USUAL -> DateTimeFormatter.ofLocalizedDateTime(FormatStyle.MEDIUM, time);
+            case SHORT -> DateTimeFormatter.ofLocalizedDateTime(FormatStyle.SHORT, time);
+            case LONG -> DateTimeFormatter.ofLocalizedDateTime(FormatStyle.FULL, time);
+            case MONTH -> DateTimeFormatter.ofLocalizedPattern("yMMMM");
+            case YEAR -> DateTimeFormatter.ofLocalizedPattern("y");
+        };
     }
 
     /** A whole number with its groups: {@code 3,376}. */
@@ -56,7 +91,11 @@ public final class WrittenForm {
 
     /** All its digits behind the mark, up to so many, and none that it does not have. */
     public String number(BigDecimal number, int mostDigits) {
-        return written(numbers, number, Math.min(Math.max(0, number.scale()), mostDigits));
+        return written(numbers, number, digits(number, mostDigits));
+    }
+
+    private int digits(BigDecimal number, int most) {
+        return Objects.requireNonNullElseGet(format.digits(), () -> Math.min(Math.max(0, number.scale()), most));
     }
 
     /** All its digits and no groups, as one types it. */
@@ -68,22 +107,28 @@ public final class WrittenForm {
 
     /** 12.5 as {@code 12.5%}. */
     public String percent(BigDecimal number, int mostDigits) {
-        return written(percents, number.divide(HUNDRED), Math.min(Math.max(0, number.scale()), mostDigits));
+        return written(percents, number.divide(HUNDRED), digits(number, mostDigits));
     }
 
     /** With all its minor units, as many as ISO 4217 gives the currency. */
     public String money(BigDecimal amount, Currency currency) {
-        return amounts.computeIfAbsent(currency, this::amountsOf).format(amount);
+        return format.amounts() == Format.Amounts.NUMBER ? written(numbers, amount, minorUnits(currency))
+                : amounts.computeIfAbsent(currency, this::amountsOf).format(amount);
     }
 
     /** Of ICU, for the JDK leaves out the space that CLDR puts between a code and a number. */
     private com.ibm.icu.text.NumberFormat amountsOf(Currency currency) {
-        com.ibm.icu.text.NumberFormat format = com.ibm.icu.text.NumberFormat.getCurrencyInstance(language);
-        format.setCurrency(com.ibm.icu.util.Currency.fromJavaCurrency(currency));
-        int digits = Math.max(0, currency.getDefaultFractionDigits());
-        format.setMaximumFractionDigits(digits);
-        format.setMinimumFractionDigits(digits);
-        return format;
+        boolean isCoded = format.amounts() == Format.Amounts.CODE;
+        com.ibm.icu.text.NumberFormat written = isCoded ? com.ibm.icu.text.NumberFormat.getInstance(language,
+                com.ibm.icu.text.NumberFormat.ISOCURRENCYSTYLE) : com.ibm.icu.text.NumberFormat.getCurrencyInstance(language);
+        written.setCurrency(com.ibm.icu.util.Currency.fromJavaCurrency(currency));
+        written.setMaximumFractionDigits(minorUnits(currency));
+        written.setMinimumFractionDigits(minorUnits(currency));
+        return written;
+    }
+
+    private int minorUnits(Currency currency) {
+        return Objects.requireNonNullElseGet(format.digits(), () -> Math.max(0, currency.getDefaultFractionDigits()));
     }
 
     private static String written(NumberFormat format, BigDecimal number, int digits) {

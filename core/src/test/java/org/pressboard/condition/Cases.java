@@ -79,7 +79,7 @@ public final class Cases {
         return rows;
     }
 
-    private static Value value(FieldKey field, RandomGenerator random) {
+    public static Value value(FieldKey field, RandomGenerator random) {
         return switch (field.name()) {
             case "name", "notes" -> Value.of(pick(TEXTS, random));
             case "use" -> Value.of(pick(USES, random));

@@ -56,6 +56,22 @@ class KindsOfColumnTest {
         assertThat(type("a,n\nx,£1\ny,£7\n", Reading.MONEY_POINT)).isEqualTo(new Numeric.Money("GBP"));
     }
 
+    @Test
+    void numbersCanBeSaidToBeMoneyOfACurrencyOrPerCent() {
+        String text = "a,price\nx,3.5\ny,12.25\n";
+        ColumnSurvey prices = Files.survey(text).columns().get(1);
+        assertThat(prices.offered()).contains(Reading.AMOUNT_POINT, Reading.SHARE_POINT)
+                .doesNotContain(Reading.AMOUNT_COMMA, Reading.SHARE_COMMA);
+        assertThat(type(text, Reading.AMOUNT_POINT)).isEqualTo(new Numeric.Money("EUR"));
+        assertThat(type(text, Reading.SHARE_POINT)).isEqualTo(new Numeric.Percent(2));
+        assertThat(Files.survey("a,b\nx,3\ny,4\n").columns().get(1).offered())
+                .contains(Reading.AMOUNT_POINT).doesNotContain(Reading.AMOUNT_COMMA);
+        Plan.Column yen = new Plan.Column(1, "Price", Reading.AMOUNT_POINT, false, null, false, "JPY");
+        assertThat(yen.read("1,200")).contains(Value.of(new java.math.BigDecimal("1200")));
+        // JPY has no minor unit (ISO 4217)
+        assertThat(yen.read("12.25")).isEmpty();
+    }
+
     private static FieldType type(String text, Reading reading) {
         Survey survey = Files.survey(text);
         Plan plan = Plan.suggestedBy(survey, "T");
@@ -81,6 +97,9 @@ class KindsOfColumnTest {
                 .containsExactly(Problem.of("row.misfit.reference", "tree", "T-9")));
         assertThat(said.fields(survey, null).stream().map(Field::type)).first()
                 .isEqualTo(new Referring.Reference(TREES, Referring.OnRemoval.REFUSE));
+        Plan several = new Plan("T", List.of(plan.columns().getFirst().referringToSeveral(TREES, false)));
+        assertThat(several.fields(survey, null).stream().map(Field::type)).first()
+                .isEqualTo(new Referring.References(TREES, Referring.OnRemoval.REFUSE));
         assertThat(said.fields(survey, TREES).stream().map(Field::type)).first()
                 .isEqualTo(new Referring.Person(TREES, Referring.OnRemoval.CLEAR));
     }

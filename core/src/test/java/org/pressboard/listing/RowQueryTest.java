@@ -72,10 +72,10 @@ class RowQueryTest {
     void aSuggestedListingSortsByWhatNamesTheRowAndNarrowsByWhatIsShown() {
         Listing suggested = Suggestion.forTable(Cases.TABLE, new ListingKey("apples"), Cases.NAME::equals);
         assertThat(suggested.order()).containsExactly(SortBy.up(Cases.NAME));
-        assertThat(suggested.narrow()).containsExactly(Cases.USE, Cases.RARE, Cases.PLANTED, Cases.SEEN, Cases.WEEKS,
+        assertThat(suggested.find().narrow()).containsExactly(Cases.USE, Cases.RARE, Cases.PLANTED, Cases.SEEN, Cases.WEEKS,
                 Cases.SUGAR);
-        assertThat(suggested.show()).doesNotContain(Cases.NOTES).hasSize(8);
-        assertThat(suggested.search()).containsExactly(Cases.NAME, Cases.USE, Cases.KEEPER);
+        assertThat(suggested.shown()).doesNotContain(Cases.NOTES).hasSize(8);
+        assertThat(suggested.find().search()).containsExactly(Cases.NAME, Cases.USE, Cases.KEEPER);
     }
 
     @Test
@@ -94,20 +94,40 @@ class RowQueryTest {
                 new FieldType.YesNo())).toList();
         Listing suggested = Suggestion.forTable(new Table(Cases.TABLE.key(), "Many", new Fields(many)),
                 new ListingKey("many"), field -> true);
-        assertThat(suggested.show()).hasSize(8);
-        assertThat(suggested.narrow()).isEqualTo(suggested.show());
+        assertThat(suggested.shown()).hasSize(8);
+        assertThat(suggested.find().narrow()).isEqualTo(suggested.shown());
     }
 
     @Test
     void aFieldShownAnewCanBeSearchedAndNarrowedByAndOneHiddenCanNot() {
         Listing all = Suggestion.forTable(Cases.TABLE, new ListingKey("apples"), field -> true);
-        List<FieldKey> show = List.of(Cases.NOTES, Cases.USE, Cases.PLANTED);
-        Listing other = all.showing(show, Suggestion.searchable(Cases.TABLE.fields(), show),
-                Suggestion.narrowable(Cases.TABLE.fields(), show));
-        assertThat(other.show()).isEqualTo(show);
-        assertThat(other.search()).containsExactly(Cases.NOTES, Cases.USE);
-        assertThat(other.narrow()).containsExactly(Cases.USE, Cases.PLANTED);
-        assertThat(other.order()).isEmpty();
+        Listing other = Suggestion.adding(all.with(all.show().without(Cases.NAME).without(Cases.RARE)),
+                Cases.TABLE.field(Cases.NOTES));
+        assertThat(other.shown()).doesNotContain(Cases.NAME, Cases.RARE).endsWith(Cases.NOTES);
+        assertThat(other.find().search()).containsExactly(Cases.USE, Cases.KEEPER, Cases.NOTES);
+        assertThat(other.find().narrow()).containsExactly(Cases.USE, Cases.PLANTED, Cases.SEEN, Cases.WEEKS, Cases.SUGAR);
+        Listing again = Suggestion.adding(other, Cases.TABLE.field(Cases.RARE));
+        assertThat(again.find().narrow()).endsWith(Cases.RARE);
+        assertThat(Suggestion.adding(again, Cases.TABLE.field(Cases.RARE))).isEqualTo(again);
+        // where the owner wants no search, a field shown besides does not bring one
+        assertThat(Suggestion.adding(all.with(all.find().searching(List.of())), Cases.TABLE.field(Cases.NOTES))
+                .find().search()).isEmpty();
+    }
+
+    @Test
+    void whereAFieldIsGoneTheRestIsShownButNothingIsKeptThatItKept() {
+        Listing all = Suggestion.forTable(Cases.TABLE, new ListingKey("apples"), field -> true)
+                .keeping(Condition.isEmpty(Cases.RARE))
+                .with(Opening.NONE.by(Opening.How.LINK).leadingTo(Cases.RARE).showing(List.of(Shown.usual(Cases.RARE))));
+        Table without = Cases.TABLE.with(new Fields(Cases.TABLE.fields().stream()
+                .filter(field -> !field.key().equals(Cases.RARE)).toList()));
+        Listing left = all.of(without);
+        assertThat(left.keep()).isEqualTo(Condition.NEVER);
+        assertThat(left.shown()).hasSize(7).doesNotContain(Cases.RARE);
+        assertThat(left.find().narrow()).doesNotContain(Cases.RARE);
+        assertThat(left.opening().link()).isNull();
+        assertThat(left.opening().fields()).isEmpty();
+        assertThat(all.of(Cases.TABLE)).isEqualTo(all);
     }
 
     @Test
@@ -116,7 +136,7 @@ class RowQueryTest {
         Table table = new Table(Cases.TABLE.key(), "Notes",
                 new Fields(List.of(new Field(notes, "Notes", new Textual.LongText()))));
         Listing suggested = Suggestion.forTable(table, new ListingKey("notes"), field -> true);
-        assertThat(suggested.show()).containsExactly(notes);
+        assertThat(suggested.shown()).containsExactly(notes);
         assertThat(suggested.order()).isEmpty();
     }
 
@@ -130,8 +150,8 @@ class RowQueryTest {
     }
 
     private static Listing listing(Condition keep) {
-        return new Listing(new ListingKey("apples"), Cases.TABLE.key(), keep, List.of(Cases.NAME), List.of(Cases.NAME),
-                List.of(), List.of(), 25, true);
+        return Listing.plain(new ListingKey("apples"), Cases.TABLE.key(), List.of(Cases.NAME)).keeping(keep)
+                .with(Finding.by(List.of(Cases.NAME), List.of()));
     }
 
     private static List<Long> ids(RowQuery query) {

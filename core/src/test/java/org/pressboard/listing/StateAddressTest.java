@@ -25,10 +25,11 @@ import org.pressboard.value.Value;
 
 class StateAddressTest {
 
-    private static final Listing LISTING = new Listing(new ListingKey("apples"), Cases.TABLE.key(), Condition.ALWAYS,
-            List.of(Cases.NAME, Cases.NOTES, Cases.USE, Cases.RARE, Cases.WEEKS, Cases.PLANTED, Cases.SEEN),
-            List.of(Cases.NAME, Cases.NOTES), List.of(Cases.USE, Cases.RARE, Cases.PLANTED, Cases.WEEKS, Cases.SEEN),
-            List.of(SortBy.up(Cases.NAME)), 25, true);
+    private static final Listing LISTING = Listing.plain(new ListingKey("apples"), Cases.TABLE.key(),
+            List.of(Cases.NAME, Cases.NOTES, Cases.USE, Cases.RARE, Cases.WEEKS, Cases.PLANTED, Cases.SEEN))
+            .with(Finding.by(List.of(Cases.NAME, Cases.NOTES),
+                    List.of(Cases.USE, Cases.RARE, Cases.PLANTED, Cases.WEEKS, Cases.SEEN)))
+            .with(Ordering.by(List.of(SortBy.up(Cases.NAME))));
     private static final StateAddress ADDRESS = new StateAddress(LISTING, Cases.TABLE, AddressPart.whole(Map.of()));
 
     @Test
@@ -110,12 +111,12 @@ class StateAddressTest {
     @ValueSource(strings = {"?f.keeper=mira@example.org", "?f.sugar.from=1", "?f.sugar.to=1", "?sort=keeper",
         "?sort=-sugar"})
     void fieldsThatAreNotShownCannotBeAskedFor(String query) {
-        Listing loose = new Listing(LISTING.key(), LISTING.table(), Condition.ALWAYS, List.of(Cases.NAME),
-                List.of(Cases.NAME, Cases.KEEPER), List.of(Cases.KEEPER, Cases.SUGAR), List.of(), 25, true);
+        Listing loose = Listing.plain(LISTING.key(), LISTING.table(), List.of(Cases.NAME))
+                .with(Finding.by(List.of(Cases.NAME, Cases.KEEPER), List.of(Cases.KEEPER, Cases.SUGAR)));
         Asked asked = new StateAddress(loose, Cases.TABLE, AddressPart.whole(parameters(query))).read();
         assertThat(asked.problems().isEmpty()).isFalse();
         assertThat(asked.state()).isEqualTo(RequestState.startOf(loose));
-        assertThat(loose.search()).containsExactly(Cases.NAME);
+        assertThat(loose.find().search()).containsExactly(Cases.NAME);
     }
 
     @Test
@@ -152,7 +153,7 @@ class StateAddressTest {
 
     @Test
     void eachWordMustBeInOneOfTheSearchedFields() {
-        Condition sought = read("?q=red+apple").state().sought(LISTING.search());
+        Condition sought = read("?q=red+apple").state().sought(LISTING.find().search());
         Condition red = new Condition.Mentions(List.of(Cases.NAME, Cases.NOTES), "red");
         assertThat(sought).isInstanceOfSatisfying(Condition.All.class,
                 all -> assertThat(all.parts()).hasSize(2).contains(red));

@@ -47,6 +47,15 @@ class TablesTest {
     }
 
     @Test
+    void nearAreThoseThatReferHereAndThoseReferredTo() {
+        TableKey sheds = new TableKey("sheds");
+        Tables tables = Tables.of(List.of(pears(), trees(), table(sheds, new Field(NAME, "Name", new Textual.Text()))));
+        assertThat(tables.near(PEARS)).containsExactly(PEARS, TREES);
+        assertThat(tables.near(TREES)).containsExactly(TREES, PEARS);
+        assertThat(tables.near(sheds)).containsExactly(sheds);
+    }
+
+    @Test
     void aComputedFieldIsOfTheKindOfWhatItIsWorkedOutOf() {
         Tables tables = Tables.of(List.of(
                 pears(new Field(GROSS, "Gross", new Numeric.Money("EUR")), tally("count", Measure.COUNT, null),

@@ -114,7 +114,9 @@ public class Archive {
         sql.fetch("select name, refused from pressboard.intake_picture where intake_id = {0} and refused is not null "
                 + "order by name limit {1}", DSL.val(intake), DSL.inline(TOLD)).forEach(found -> refused.put(
                 found.get(0, String.class), Definitions.read(found.get(1, JSONB.class).data(), Problem.class)));
-        return new Brought(contents(intake).size(), refused);
+        int kept = sql.fetchSingle("select count(content) from pressboard.intake_picture where intake_id = {0}",
+                DSL.val(intake)).get(0, Integer.class);
+        return new Brought(kept, refused);
     }
 
     /** The contents of what was brought, by their folded names. */
@@ -122,7 +124,8 @@ public class Archive {
     public Map<String, String> contents(UUID intake) {
         Map<String, String> contents = new HashMap<>();
         sql.fetch("select name, content from pressboard.intake_picture where intake_id = {0} "
-                + "and content is not null", DSL.val(intake)).forEach(found -> contents.put(found.get(0, String.class), found.get(1, String.class)));
+                + "and content is not null", DSL.val(intake)).forEach(found ->
+                contents.put(found.get(0, String.class), found.get(1, String.class)));
         return contents;
     }
 

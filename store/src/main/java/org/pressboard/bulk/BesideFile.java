@@ -2,7 +2,6 @@ package org.pressboard.bulk;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -10,7 +9,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Consumer;
+import java.util.function.BiConsumer;
 import org.pressboard.intake.FileContent;
 import org.pressboard.intake.Plan;
 import org.pressboard.intake.Reading;
@@ -19,6 +18,7 @@ import org.pressboard.intake.Survey;
 import org.pressboard.schema.RowNames;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
+import org.pressboard.value.PlainForm;
 import org.pressboard.value.Value;
 
 /** The rows of other tables that a file names, and the pictures brought beside it. For one use. */
@@ -39,13 +39,23 @@ public final class BesideFile implements RecordReader.Beside {
 
     @Override
     public Optional<Value> find(Plan.Column column, String text) {
-        if (column.reading() == Reading.REFERENCE) {
-            Long row = rows(Objects.requireNonNull(column.to())).get(RowNames.folded(text));
-            return Optional.ofNullable(row).map(number -> new Value.Referred(number, text));
-        }
-        Optional<Value> named = Objects.requireNonNull(column.reading()).read(text);
-        return named.map(value -> value instanceof Value.Several(List<Value> values)
-                ? new Value.Several(values.stream().map(this::withContent).toList()) : withContent(value));
+        Reading reading = Objects.requireNonNull(column.reading());
+        return switch (reading) {
+            case REFERENCE -> row(column, text);
+            case REFERENCES -> Value.Several.ofAll(rowsNamed(column, text).stream().map(name -> row(column, name)));
+            default -> reading.read(text).map(value -> value instanceof Value.Several(List<Value> values)
+                    ? new Value.Several(values.stream().map(this::withContent).toList()) : withContent(value));
+        };
+    }
+
+    private Optional<Value> row(Plan.Column column, String name) {
+        Long row = rows(Objects.requireNonNull(column.to())).get(RowNames.folded(name));
+        return Optional.ofNullable(row).map(number -> new Value.Referred(number, name));
+    }
+
+    /** A text that is one name as it stands, whatever marks are in it, is that; else what stands between the marks. */
+    private List<String> rowsNamed(Plan.Column column, String text) {
+        return row(column, text).isPresent() ? List.of(text) : PlainForm.parts(text);
     }
 
     /** A picture that was not brought is kept by its name, until somebody brings it. */
@@ -67,43 +77,74 @@ public final class BesideFile implements RecordReader.Beside {
         return rows.computeIfAbsent(table, key -> names.of(tables, tables.get(key)));
     }
 
-    /** What a column of a file comes to that names rows of a table, or files beside it. */
-    Naming naming(FileContent content, Survey survey, Plan.Column column, int most) {
-        long[] counts = new long[2];
-        Set<String> missing = new LinkedHashSet<>();
-        eachText(content, survey, column, most, text -> {
-            counts[0]++;
-            if (isMissing(column, text)) {
-                counts[1]++;
-                missing.add(text.strip());
-            }
-        });
-        return new Naming(counts[0], counts[1], List.copyOf(missing));
+    /** What columns of a file come to that name rows of tables, or files beside it, each by its place. */
+    Map<Integer, Naming> namings(FileContent content, Survey survey, List<Plan.Column> columns, int most) {
+        Map<Integer, Tally> tallies = new HashMap<>();
+        columns.forEach(column -> tallies.put(column.index(), new Tally()));
+        eachText(content, survey, columns, most, (column, text) ->
+                tallies.get(column.index()).count(missing(column, text)));
+        Map<Integer, Naming> namings = new HashMap<>();
+        tallies.forEach((index, tally) -> namings.put(index, tally.naming()));
+        return namings;
     }
 
-    private boolean isMissing(Plan.Column column, String text) {
-        return find(column, text).map(value -> value.each().stream()
-                .anyMatch(each -> each instanceof Value.Attachment file && !file.isThere())).orElse(true);
+    private static final class Tally {
+
+        private final Set<String> missing = new LinkedHashSet<>();
+        private long texts;
+        private long misses;
+
+        void count(List<String> missed) {
+            texts++;
+            misses += missed.isEmpty() ? 0 : 1;
+            missing.addAll(missed);
+        }
+
+        Naming naming() {
+            return new Naming(texts, misses, List.copyOf(missing));
+        }
+    }
+
+    /** What the text names that is not there. */
+    private List<String> missing(Plan.Column column, String text) {
+        return switch (Objects.requireNonNull(column.reading())) {
+            case REFERENCE -> unknown(column, List.of(text));
+            case REFERENCES -> unknown(column, rowsNamed(column, text));
+            default -> find(column, text).map(value -> value.each().stream().map(Value.Attachment.class::cast)
+                    .filter(file -> !file.isThere()).map(Value.Attachment::name).toList()).orElse(List.of(text.strip()));
+        };
+    }
+
+    private List<String> unknown(Plan.Column column, List<String> names) {
+        return names.stream().filter(name -> row(column, name).isEmpty()).map(String::strip).toList();
     }
 
     /**
      * @param texts   how many were looked at
-     * @param misses  how many name nothing that is there
+     * @param misses  how many name something that is not there
      * @param missing what these are, each once
      */
     public record Naming(long texts, long misses, List<String> missing) {
     }
 
-    /** The texts of a column as they stand; of what does not fit there is none. */
-    static void eachText(FileContent content, Survey survey, Plan.Column column, int most,
-            Consumer<String> each) {
-        Plan alone = new Plan("-", List.of(column.withReading(Reading.TEXT)));
-        try (RecordReader reader = RecordReader.open(content, survey, alone, RecordReader.Beside.NOTHING)) {
+    /**
+     * The texts, as they stand in the first records, of columns that name what is kept beside the file; of records
+     * that are broken there are none. All columns are read in one go: there may be hundreds.
+     */
+    static void eachText(FileContent content, Survey survey, List<Plan.Column> columns, int most,
+            BiConsumer<Plan.Column, String> each) {
+        if (columns.isEmpty()) {
+            return;
+        }
+        RecordReader.Beside telling = (column, text) -> {
+            if (!text.isBlank()) {
+                each.accept(column, text);
+            }
+            return Optional.of(Value.of(text));
+        };
+        try (RecordReader reader = RecordReader.open(content, survey, new Plan("-", columns), telling)) {
             for (int i = 0; i < most && reader.hasNext(); i++) {
-                if (reader.next() instanceof org.pressboard.intake.Outcome.Fits fits
-                        && fits.values().getFirst() instanceof Value.Text(String text) && !text.isBlank()) {
-                    each.accept(text);
-                }
+                reader.next();
             }
         } catch (IOException unreadable) {
             throw new UncheckedIOException(unreadable);
@@ -115,11 +156,13 @@ public final class BesideFile implements RecordReader.Beside {
      * COPY will have the connection to itself.
      */
     void prepare(FileContent content, Survey survey, Plan plan) {
-        List<Plan.Column> wanted = new ArrayList<>(plan.taken());
-        wanted.removeIf(column -> column.reading() != Reading.REFERENCE || !column.making());
+        List<Plan.Column> wanted = plan.taken().stream()
+                .filter(column -> column.to() != null && column.making()).toList();
+        Map<Integer, Naming> namings = namings(content, survey, wanted, Integer.MAX_VALUE);
         for (Plan.Column column : wanted) {
             TableKey to = Objects.requireNonNull(column.to());
-            List<String> missing = naming(content, survey, column, Integer.MAX_VALUE).missing();
+            // a column before may have made some of them
+            List<String> missing = unknown(column, namings.get(column.index()).missing());
             if (!missing.isEmpty()) {
                 names.make(tables.get(to), missing);
                 rows.remove(to);

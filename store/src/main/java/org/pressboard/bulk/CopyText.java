@@ -24,11 +24,10 @@ final class CopyText {
 
     /** For rows of a table's entered fields, with what is searched of each behind them. */
     CopyText(Table table) {
-        List<Field> searchable = table.searchable();
         List<Field> entered = table.entered();
         isSearched = new boolean[entered.size()];
         for (int i = 0; i < isSearched.length; i++) {
-            isSearched[i] = searchable.contains(entered.get(i));
+            isSearched[i] = entered.get(i).isSearchable();
         }
     }
 

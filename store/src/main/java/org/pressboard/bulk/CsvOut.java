@@ -10,7 +10,6 @@ import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.sql.Connection;
 import java.sql.SQLException;
-import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
 import org.jooq.DSLContext;
@@ -41,7 +40,6 @@ public class CsvOut {
 
     private static final String LONGEST = "10min";
     private static final int AT_ONCE = 3;
-    private static final Duration LONGEST_WAIT = Duration.ofSeconds(5);
     private static final byte[] LINE_END = "\r\n".getBytes(UTF_8);
 
     private final DSLContext sql;
@@ -65,20 +63,7 @@ public class CsvOut {
      * @throws org.pressboard.rows.Busy when there is no turn to be had, or no room
      */
     public Spool read(RowQuery query, Locale language, SpreadsheetCells cells) throws IOException {
-        Spool spool = new Spool(scratch);
-        boolean isRead = false;
-        try {
-            turns.take(LONGEST_WAIT, () -> {
-                write(query, language, cells, spool);
-                return spool;
-            });
-            isRead = true;
-            return spool;
-        } finally {
-            if (!isRead) {
-                spool.close();
-            }
-        }
+        return Spool.written(scratch, turns, spool -> write(query, language, cells, spool));
     }
 
     /** @throws UncheckedIOException when they cannot be written there */

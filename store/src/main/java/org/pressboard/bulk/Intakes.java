@@ -5,7 +5,6 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -78,7 +77,8 @@ public class Intakes {
     private final TransactionTemplate transaction;
 
     Intakes(IntakeRecords records, IntakeFiles files, IntakeWork work, Catalog catalog, HostedTables tables,
-            References references, Files attachments, Acts acts, DSLContext sql, PlatformTransactionManager transactions) {
+            References references, Files attachments, Acts acts, DSLContext sql,
+            PlatformTransactionManager transactions) {
         this.records = records;
         this.files = files;
         this.work = work;
@@ -162,16 +162,20 @@ public class Intakes {
 
     /**
      * What the columns come to that name rows of other tables or files brought beside this one, each by its place; by
-     * the first rows of the file.
+     * the first rows of the file. None where there is something {@link #against} it.
      */
     public Map<Integer, BesideFile.Naming> namings(Intake intake, Plan plan) {
-        return Objects.requireNonNull(transaction.execute(status -> {
-            BesideFile beside = references.beside(intake.id());
-            Map<Integer, BesideFile.Naming> namings = new HashMap<>();
-            plan.taken().stream().filter(Plan.Column::isBeside).forEach(column -> namings.put(column.index(),
-                    beside.naming(files.content(intake.id()), Objects.requireNonNull(intake.survey()), column, LOOKED_AT)));
-            return namings;
-        }));
+        if (!against(plan).isEmpty()) {
+            return Map.of();
+        }
+        List<Plan.Column> columns = plan.taken().stream().filter(Plan.Column::isBeside).toList();
+        return Objects.requireNonNull(transaction.execute(status -> references.beside(intake.id())
+                .namings(files.content(intake.id()), Objects.requireNonNull(intake.survey()), columns, LOOKED_AT)));
+    }
+
+    /** What keeps columns from referring to the tables that they are to refer to. */
+    public Problems against(Plan plan) {
+        return references.against(plan);
     }
 
     /** Keeps what was said so far, for whoever goes on later. */
@@ -188,7 +192,7 @@ public class Intakes {
     public Future<?> load(UUID id, Plan plan, Author author) {
         Intake intake = records.find(id).orElseThrow();
         Survey survey = Objects.requireNonNull(intake.survey());
-        plan.check().throwIfAny();
+        plan.check().and(against(plan)).throwIfAny();
         boolean isMine = records.claim(id, entity -> {
             entity.plan(plan);
             entity.begin(Intake.Status.LOADING);

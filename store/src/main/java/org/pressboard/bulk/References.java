@@ -2,7 +2,7 @@ package org.pressboard.bulk;
 
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashSet;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -13,10 +13,13 @@ import org.pressboard.intake.FileContent;
 import org.pressboard.intake.Plan;
 import org.pressboard.intake.Reading;
 import org.pressboard.intake.Survey;
+import org.pressboard.problem.Problem;
+import org.pressboard.problem.Problems;
 import org.pressboard.schema.RowNames;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.table.Textual;
+import org.pressboard.value.PlainForm;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -24,7 +27,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 class References {
 
-    private static final Set<Reading> MAY_NAME = Set.of(Reading.TEXT, Reading.CHOICE, Reading.EMAIL);
+    private static final Set<Reading> MAY_NAME = Set.of(Reading.TEXT, Reading.LONG_TEXT, Reading.CHOICE, Reading.CHOICES, Reading.EMAIL);
     private static final int LOOKED_AT = 2_000;
     private static final int MOST_ROWS = 50_000;
     private static final int FEWEST_NAMES = 3;
@@ -42,11 +45,12 @@ class References {
 
     /**
      * The plan with columns referring to a table where most of the different texts of their first rows are names of its
-     * rows; not the first column where it tells the file's own rows apart. Tables of very many rows are not looked through for that; they can be chosen.
+     * rows; not the first column where it tells the file's own rows apart. Tables of very many rows are not looked
+     * through for that; they can be chosen.
      */
     @Transactional(readOnly = true)
     public Plan suggestedIn(Plan plan, FileContent content, Survey survey) {
-        Map<Integer, Set<String>> texts = texts(plan, content, survey);
+        Map<Integer, Names> texts = texts(plan, content, survey);
         Tables tables = catalog.tables();
         Map<Table, Map<String, Long>> known = new HashMap<>();
         tables.all().stream().filter(References::hasNames)
@@ -54,10 +58,30 @@ class References {
                 .forEach(table -> known.put(table, names.of(tables, table)));
         List<Plan.Column> columns = new ArrayList<>();
         for (Plan.Column column : plan.columns()) {
-            columns.add(best(known, texts.getOrDefault(column.index(), Set.of()))
-                    .map(table -> column.referringTo(table.key(), false)).orElse(column));
+            Names found = texts.getOrDefault(column.index(), new Names());
+            columns.add(best(known, found.whole).map(table -> column.referringTo(table.key(), false))
+                    .or(() -> best(known, found.severalOrNone())
+                            .map(table -> column.referringToSeveral(table.key(), false))).orElse(column));
         }
         return new Plan(plan.label(), columns);
+    }
+
+    /** The different texts of a column, folded, as they stand and by what stands between marks in them. */
+    private static final class Names {
+
+        private final Set<String> whole = new HashSet<>();
+        private final Set<String> parts = new HashSet<>();
+        private boolean isRepeating;
+
+        void add(String text) {
+            isRepeating |= !whole.add(RowNames.folded(text));
+            PlainForm.parts(text).stream().map(RowNames::folded).forEach(parts::add);
+        }
+
+        /** None where no text has several in it. */
+        Set<String> severalOrNone() {
+            return whole.containsAll(parts) ? Set.of() : parts;
+        }
     }
 
     /** Rows that are called after a day, or after a row of another table, are not named in files. */
@@ -66,19 +90,15 @@ class References {
                 .filter(heading -> heading.isEntered() && heading.type() instanceof Textual.Text).isPresent();
     }
 
-    private static Map<Integer, Set<String>> texts(Plan plan, FileContent content, Survey survey) {
-        Map<Integer, Set<String>> texts = new HashMap<>();
-        for (Plan.Column column : plan.taken()) {
-            if (column.reading() != null && MAY_NAME.contains(column.reading())) {
-                List<String> all = new ArrayList<>();
-                BesideFile.eachText(content, survey, column, LOOKED_AT, text -> all.add(RowNames.folded(text)));
-                Set<String> different = new LinkedHashSet<>(all);
-                boolean namesOwnRows = column.equals(plan.taken().getFirst()) && different.size() == all.size();
-                if (!namesOwnRows) {
-                    texts.put(column.index(), different);
-                }
-            }
-        }
+    private static Map<Integer, Names> texts(Plan plan, FileContent content, Survey survey) {
+        List<Plan.Column> candidates = plan.taken().stream()
+                .filter(column -> column.reading() != null && MAY_NAME.contains(column.reading()))
+                .map(column -> column.withReading(Reading.REFERENCE)).toList();
+        Map<Integer, Names> texts = new HashMap<>();
+        BesideFile.eachText(content, survey, candidates, LOOKED_AT, (column, text) ->
+                texts.computeIfAbsent(column.index(), any -> new Names()).add(text));
+        plan.taken().stream().map(Plan.Column::index).findFirst()
+                .filter(first -> texts.containsKey(first) && !texts.get(first).isRepeating).ifPresent(texts::remove);
         return texts;
     }
 
@@ -93,6 +113,25 @@ class References {
             }
         }
         return Optional.ofNullable(best);
+    }
+
+    /** What keeps columns from referring to the tables that they are to refer to. */
+    @Transactional(readOnly = true)
+    public Problems against(Plan plan) {
+        List<Problem> problems = new ArrayList<>();
+        Tables tables = catalog.tables();
+        for (Plan.Column column : plan.taken()) {
+            if (column.to() != null) {
+                tables.find(column.to()).ifPresentOrElse(
+                        table -> {
+                            if (!names.areFew(table, RowNames.MOST_NAMES)) {
+                                problems.add(Problem.of("retype.many-rows", table.label(), RowNames.MOST_NAMES));
+                            }
+                        },
+                        () -> problems.add(Problem.of("plan.table-gone", column.label())));
+            }
+        }
+        return new Problems(problems);
     }
 
     /** What a file names beside itself, among the tables that are there and the pictures that were brought. */

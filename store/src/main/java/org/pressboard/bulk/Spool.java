@@ -6,7 +6,10 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
+import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.rows.Turns;
 
 /**
  * What has been read from the database and waits for somebody to take it, however slowly: a little in memory, more in a
@@ -17,6 +20,7 @@ public final class Spool extends OutputStream {
     private static final int IN_MEMORY = 1024 * 1024;
     private static final int PIECE = 16 * 1024 * 1024;
     private static final int BUFFER = 64 * 1024;
+    private static final Duration LONGEST_WAIT = Duration.ofSeconds(5);
 
     private final Scratch scratch;
     private final ByteArrayOutputStream start = new ByteArrayOutputStream();
@@ -27,6 +31,28 @@ public final class Spool extends OutputStream {
 
     Spool(Scratch scratch) {
         this.scratch = scratch;
+    }
+
+    /**
+     * One that is written when it is its turn. Nothing of it stays when that fails.
+     *
+     * @throws org.pressboard.rows.Busy when there is no turn to be had, or no room
+     */
+    static Spool written(Scratch scratch, Turns turns, Consumer<OutputStream> writer) throws IOException {
+        Spool spool = new Spool(scratch);
+        boolean isWritten = false;
+        try {
+            turns.take(LONGEST_WAIT, () -> {
+                writer.accept(spool);
+                return spool;
+            });
+            isWritten = true;
+            return spool;
+        } finally {
+            if (!isWritten) {
+                spool.close();
+            }
+        }
     }
 
     @Override

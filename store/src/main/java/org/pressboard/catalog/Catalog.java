@@ -64,6 +64,12 @@ public class Catalog {
                 revision -> reading.execute(status -> readPublished())));
     }
 
+    /** The same as the caller's transaction sees it. */
+    @Transactional(readOnly = true)
+    public PublishedSite publishedNow() {
+        return readPublished();
+    }
+
     private PublishedSite readPublished() {
         Tables tables = tables();
         List<Edition> editions = entities.createQuery("""
@@ -180,7 +186,7 @@ public class Catalog {
             if (left.isEmpty() && !draft.listings().isEmpty()) {
                 entities.remove(page);
             } else {
-                page.draft(new Page(draft.key(), draft.title(), left));
+                page.draft(draft.with(left));
             }
         }
         entities.remove(entities.find(TableEntity.class, key.name()));
@@ -277,6 +283,13 @@ public class Catalog {
         page.show(number);
         tellOthers();
         return edition.toEdition();
+    }
+
+    /** Shows an earlier edition of the page again. */
+    @Transactional
+    public void putBack(PageKey key, int number) {
+        pageEntity(key).show(number);
+        tellOthers();
     }
 
     /** Takes the page off the site; its editions stay. */

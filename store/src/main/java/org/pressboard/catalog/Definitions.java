@@ -161,7 +161,8 @@ public final class Definitions {
     @JsonSubTypes({
         @Type(name = "fixed", value = Operand.Fixed.class),
         @Type(name = "visitor", value = Operand.OfVisitor.class),
-        @Type(name = "today", value = Operand.Today.class)
+        @Type(name = "today", value = Operand.Today.class),
+        @Type(name = "beginning", value = Operand.Beginning.class)
     })
     private interface Operands {
     }

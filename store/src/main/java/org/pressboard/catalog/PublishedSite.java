@@ -10,6 +10,7 @@ import org.pressboard.edition.Edition;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Decision;
 import org.pressboard.grant.Grants;
+import org.pressboard.grant.Openness;
 import org.pressboard.grant.Sight;
 import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
@@ -66,7 +67,16 @@ public record PublishedSite(Site site, List<Edition> editions, Tables tables,
 
     /** Whether the visitor may see rows of the table, and which. */
     public Decision maySee(Visitor visitor, TableKey table) {
-        return grants.getOrDefault(table, Grants.NONE).decide(visitor, Verb.SEE);
+        return grants(table).decide(visitor, Verb.SEE);
+    }
+
+    /** Who may see all rows of the table. */
+    public Openness openness(TableKey table) {
+        return Openness.of(grants(table));
+    }
+
+    private Grants grants(TableKey table) {
+        return grants.getOrDefault(table, Grants.NONE);
     }
 
     /** The published listings of the table that the visitor may see. */

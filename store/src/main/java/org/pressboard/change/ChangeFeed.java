@@ -5,6 +5,7 @@ import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Duration;
+import java.util.Collection;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CountDownLatch;
@@ -13,9 +14,9 @@ import java.util.concurrent.atomic.AtomicLong;
 import java.util.regex.Pattern;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
-import org.pressboard.table.TableKey;
 import org.postgresql.PGConnection;
 import org.postgresql.PGNotification;
+import org.pressboard.table.TableKey;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.jdbc.autoconfigure.JdbcConnectionDetails;
@@ -80,9 +81,20 @@ public class ChangeFeed implements SmartLifecycle {
         tell(ROWS + table.name() + ALL_LOST);
     }
 
-    /** This node need not wait to hear of its own change: whoever made it may ask right away. */
+    /**
+     * Says, within a transaction, that it may change rows of these tables. The database tells all of each change by
+     * itself, and how much it lost; this node need not wait for that: whoever changed them may ask right away.
+     */
+    public void rowsChanged(Collection<TableKey> tables) {
+        tables.forEach(table -> afterwards(ROWS + table.name() + " 0"));
+    }
+
     private void tell(String change) {
         sql.execute("select pg_notify('pressboard_changes', {0})", DSL.val(change));
+        afterwards(change);
+    }
+
+    private void afterwards(String change) {
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override
             public void afterCommit() {

@@ -9,17 +9,18 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import org.jooq.DSLContext;
 import org.jooq.Condition;
+import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.exception.DataAccessException;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
+import org.pressboard.change.ChangeFeed;
 import org.pressboard.condition.Standpoint;
-import org.pressboard.grant.Sight;
 import org.pressboard.files.Files;
 import org.pressboard.files.KeptFile;
+import org.pressboard.grant.Sight;
 import org.pressboard.history.Act;
 import org.pressboard.history.Acts;
 import org.pressboard.history.Author;
@@ -50,12 +51,14 @@ public class RowEditing {
     private final Catalog catalog;
     private final Acts acts;
     private final Files files;
+    private final ChangeFeed changes;
 
-    RowEditing(DSLContext sql, Catalog catalog, Acts acts, Files files) {
+    RowEditing(DSLContext sql, Catalog catalog, Acts acts, Files files, ChangeFeed changes) {
         this.sql = sql;
         this.catalog = catalog;
         this.acts = acts;
         this.files = files;
+        this.changes = changes;
     }
 
     /** What came of a change. */
@@ -107,7 +110,7 @@ public class RowEditing {
         if (!problems.isEmpty()) {
             return new Added(new Outcome.Refused(problems), 0);
         }
-        long act = acts.begin(author, Act.What.ROW_ADDED, key, Act.Details.of(called(table, values)));
+        long act = begin(author, Act.What.ROW_ADDED, tables, key, Act.Details.of(called(table, values)));
         files.use(key, values.values());
         Map<Field<?>, Field<?>> columns = columns(table, all);
         columns.put(DSL.field(DSL.name("added_by")), DSL.val(author.who()));
@@ -115,6 +118,11 @@ public class RowEditing {
         Long row = guarded(table, () -> sql.insertInto(DSL.table(TableSql.name(table))).set(columns)
                 .returningResult(DSL.field(DSL.name(TableSql.ROW_ID), Long.class)).fetchSingle(0, Long.class));
         return new Added(new Outcome.Done(act), Objects.requireNonNull(row));
+    }
+
+    private long begin(Author author, Act.What what, Tables tables, TableKey key, Act.Details details) {
+        changes.rowsChanged(tables.near(key));
+        return acts.begin(author, what, key, details);
     }
 
     private static String called(Table table, Map<FieldKey, Value> values) {
@@ -154,11 +162,12 @@ public class RowEditing {
         if (!theirs.isEmpty()) {
             return new Outcome.Meanwhile(theirs);
         }
-        return changed.isEmpty() ? new Outcome.Done(null) : store(table, now, changed, author);
+        return changed.isEmpty() ? new Outcome.Done(null) : store(tables, table, now, changed, author);
     }
 
-    private Outcome store(Table table, Row now, Map<FieldKey, Optional<Value>> changed, Author author) {
-        long act = acts.begin(author, Act.What.ROW_CHANGED, table.key(), Act.Details.of(called(table, now.values())));
+    private Outcome store(Tables tables, Table table, Row now, Map<FieldKey, Optional<Value>> changed,
+            Author author) {
+        long act = begin(author, Act.What.ROW_CHANGED, tables, table.key(), Act.Details.of(called(table, now.values())));
         update(table, List.of(now.id()), changed, author);
         return new Outcome.Done(act);
     }
@@ -195,7 +204,7 @@ public class RowEditing {
         if (!problems.isEmpty()) {
             return new Outcome.Refused(problems);
         }
-        long act = acts.begin(author, Act.What.ROWS_CHANGED, key, Act.Details.of(""));
+        long act = begin(author, Act.What.ROWS_CHANGED, tables, key, Act.Details.of(""));
         update(table, rows, give, author);
         return new Outcome.Done(act);
     }
@@ -217,7 +226,7 @@ public class RowEditing {
                 });
         String name = rows.size() == 1 ? find(tables, table, rows.iterator().next())
                 .map(row -> called(table, row.values())).orElse("") : "";
-        long act = acts.begin(author, Act.What.ROWS_REMOVED, key, Act.Details.of(name));
+        long act = begin(author, Act.What.ROWS_REMOVED, tables, key, Act.Details.of(name));
         guarded(table, () -> sql.deleteFrom(DSL.table(TableSql.name(table)))
                 .where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows)).execute());
         return act;
@@ -303,11 +312,11 @@ public class RowEditing {
     private Optional<Problem> lookAt(Attached type, Value value) {
         for (Value each : value.each()) {
             Value.Attachment attachment = (Value.Attachment) each;
-            Optional<KeptFile> file = files.find(attachment.content());
-            if (attachment.isThere() && file.isEmpty()) {
+            KeptFile file = attachment.isThere() ? files.find(attachment.content()).orElse(null) : null;
+            if (attachment.isThere() && file == null) {
                 return Optional.of(Problem.of("entry.no-such-file", attachment.name()));
             }
-            if (type.isOfPictures() && file.isPresent() && !file.get().isPicture()) {
+            if (type.isOfPictures() && file != null && !file.isPicture()) {
                 return Optional.of(Problem.of("entry.no-picture", attachment.name()));
             }
         }

@@ -11,6 +11,7 @@ import org.jooq.Name;
 import org.jooq.QueryPart;
 import org.jooq.impl.DSL;
 import org.pressboard.catalog.Catalog;
+import org.pressboard.change.ChangeFeed;
 import org.pressboard.history.Act;
 import org.pressboard.history.Acts;
 import org.pressboard.history.Author;
@@ -44,14 +45,17 @@ public class Undo {
     private final RowHistory history;
     private final RowEditing editing;
     private final TableChanges tables;
+    private final ChangeFeed changes;
 
-    Undo(DSLContext sql, Catalog catalog, Acts acts, RowHistory history, RowEditing editing, TableChanges tables) {
+    Undo(DSLContext sql, Catalog catalog, Acts acts, RowHistory history, RowEditing editing, TableChanges tables,
+            ChangeFeed changes) {
         this.sql = sql;
         this.catalog = catalog;
         this.acts = acts;
         this.history = history;
         this.editing = editing;
         this.tables = tables;
+        this.changes = changes;
     }
 
     /**
@@ -97,6 +101,7 @@ public class Undo {
         sql.execute("set constraints all deferred");
         acts.undoing(act, author, key, Act.Details.of(act.details().name()));
         Tables all = catalog.tables();
+        touched(id).forEach(touched -> changes.rowsChanged(all.near(touched)));
         long done = 0;
         for (TableKey touched : touched(id)) {
             done += all.find(touched).map(table -> putBackRemoved(table, id) + putBackChanged(table, id)).orElse(0L);
@@ -184,6 +189,7 @@ public class Undo {
     public void putBack(TableKey key, long row, long before, Author author) {
         Table table = catalog.table(key).orElseThrow(() -> ProblemsFound.of("not-there.table"));
         Map<FieldKey, Optional<Value>> state = stateBefore(table, row, before);
+        changes.rowsChanged(catalog.tables().near(key));
         acts.begin(author, Act.What.PUT_BACK, key, Act.Details.of(""));
         if (editing.find(key, row).isEmpty()) {
             throw ProblemsFound.of("row.gone");
@@ -212,6 +218,7 @@ public class Undo {
     @Transactional
     public void putBackRow(TableKey key, long act, long row, Author author) {
         Table table = catalog.table(key).orElseThrow(() -> ProblemsFound.of("not-there.table"));
+        changes.rowsChanged(catalog.tables().near(key));
         acts.begin(author, Act.What.PUT_BACK, key, Act.Details.of(""));
         try {
             if (putBackRemoved(table, act, List.of("added_at", "added_by"),

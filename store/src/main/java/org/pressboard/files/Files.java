@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.time.Duration;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
@@ -83,7 +84,7 @@ public class Files {
             return; // somebody else has just brought the same
         }
         for (int position = 0; (long) position * PIECE < bytes.length; position++) {
-            byte[] piece = java.util.Arrays.copyOfRange(bytes, position * PIECE,
+            byte[] piece = Arrays.copyOfRange(bytes, position * PIECE,
                     Math.min(bytes.length, (position + 1) * PIECE));
             sql.execute("insert into pressboard.file_piece values ({0}, {1}, {2})", DSL.val(file.content()),
                     DSL.val(position), DSL.val(piece));

@@ -12,8 +12,8 @@ import java.util.TreeMap;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
-import net.coobird.thumbnailator.geometry.Positions;
 import net.coobird.thumbnailator.filters.Canvas;
+import net.coobird.thumbnailator.geometry.Positions;
 import org.pressboard.problem.ProblemsFound;
 
 /** Small copies of pictures, as JPEG on white, turned the way the camera was held. */
@@ -42,13 +42,8 @@ final class Thumbnails {
      */
     static Map<Integer, byte[]> of(byte[] picture) {
         int longer = longerEdge(picture);
-        Map<Integer, byte[]> copies = new TreeMap<>();
-        for (int edge : EDGES) {
-            if (longer > edge) {
-                copies.put(edge, copy(picture, edge));
-            }
-        }
-        return copies;
+        List<Integer> edges = EDGES.stream().filter(edge -> longer > edge).toList();
+        return edges.isEmpty() ? Map.of() : copies(picture, edges);
     }
 
     private static int longerEdge(byte[] picture) {
@@ -71,17 +66,31 @@ final class Thumbnails {
         }
     }
 
-    private static byte[] copy(byte[] picture, int edge) {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
+    /** The picture itself is read once, for the largest of them. */
+    private static Map<Integer, byte[]> copies(byte[] picture, List<Integer> edges) {
+        Map<Integer, byte[]> copies = new TreeMap<>();
         try {
-            BufferedImage small = net.coobird.thumbnailator.Thumbnails.of(new ByteArrayInputStream(picture))
-                    .size(edge, edge).asBufferedImage();
-            net.coobird.thumbnailator.Thumbnails.of(small).scale(1)
-                    .addFilter(new Canvas(small.getWidth(), small.getHeight(), Positions.CENTER, Color.WHITE))
-                    .imageType(BufferedImage.TYPE_INT_RGB).outputFormat("jpg").outputQuality(QUALITY).toOutputStream(out);
+            BufferedImage read = scaled(net.coobird.thumbnailator.Thumbnails.of(new ByteArrayInputStream(picture)),
+                    edges.getLast());
+            for (int edge : edges) {
+                copies.put(edge, onWhite(scaled(net.coobird.thumbnailator.Thumbnails.of(read), edge)));
+            }
         } catch (IOException | RuntimeException broken) {
             throw ProblemsFound.of("attachment.no-picture");
         }
+        return copies;
+    }
+
+    private static BufferedImage scaled(net.coobird.thumbnailator.Thumbnails.Builder<?> picture, int edge)
+            throws IOException {
+        return picture.size(edge, edge).asBufferedImage();
+    }
+
+    private static byte[] onWhite(BufferedImage picture) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        net.coobird.thumbnailator.Thumbnails.of(picture).scale(1)
+                .addFilter(new Canvas(picture.getWidth(), picture.getHeight(), Positions.CENTER, Color.WHITE))
+                .imageType(BufferedImage.TYPE_INT_RGB).outputFormat("jpg").outputQuality(QUALITY).toOutputStream(out);
         return out.toByteArray();
     }
 }

@@ -59,14 +59,14 @@ public class AttachmentRows {
         List<Condition> places = new ArrayList<>();
         for (Listing listing : catalog.published().listingsOf(table.key(), visitor)) {
             Condition kept = tableSql.condition(listing.keep());
-            fields.stream().filter(listing.show()::contains)
+            fields.stream().filter(listing.seen()::contains)
                     .forEach(field -> places.add(isIn(tableSql, field, content).and(kept)));
         }
         return places;
     }
 
     private static Condition isIn(TableSql table, FieldKey field, String content) {
-        return DSL.condition(table.type(field).isSeveral() ? "hosted.contents({0}) @> array[{1}]::text[]" : "left({0}, 64) = {1}",
-                table.shown(field), DSL.val(content));
+        return DSL.condition(table.type(field).isSeveral() ? "hosted.contents({0}) @> array[{1}]::text[]"
+                : "left({0}, 64) = {1}", table.shown(field), DSL.val(content));
     }
 }

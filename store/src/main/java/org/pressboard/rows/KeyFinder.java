@@ -65,8 +65,12 @@ final class KeyFinder {
         return found.size() < needed ? List.of() : found.subList((int) way.skip(), found.size());
     }
 
-    /** Fetches all rows that match, by whatever index serves, and only then puts them in order. */
+    /**
+     * Fetches all rows that match, by whatever index serves, and only then puts them in order. Where none does, as for
+     * one letter or two, several go through the rows side by side, which no other reading may.
+     */
     private Keys sortAll() {
+        sql.execute("set local max_parallel_workers_per_gather = 2");
         Stretch all = Stretch.all(query, table);
         Select<?> matching = sql.select(table.everything()).from(table.asTable()).where(condition).offset(0);
         List<Anchor> found = sql.select(all.marking()).from(table.over(matching)).orderBy(all.order())

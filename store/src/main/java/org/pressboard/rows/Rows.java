@@ -7,10 +7,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Field;
-import org.jooq.Record;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.change.ChangeFeed;
@@ -19,6 +19,9 @@ import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.Total;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.sql.TableSql;
+import org.pressboard.sql.ValueSql;
+import org.pressboard.table.Table;
+import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -45,6 +48,8 @@ public class Rows {
 
     private record Key(long revision, RowQuery query, Locale language, boolean whole) {
     }
+
+    private static final Field<Long> ROW_ID = DSL.field(DSL.name(TableSql.ROW_ID), Long.class);
 
     private final DSLContext sql;
     private final VisitorScope scope;
@@ -96,8 +101,34 @@ public class Rows {
         return new RowPage(slice.rows(), found, outOf, slice.hasMore());
     }
 
+    /**
+     * The row of that key, every text whole, if it is among those that the query takes before anything is sought.
+     *
+     * @param key the value of the table's key field in plain form, else the row's number
+     */
+    public Optional<Row> one(RowQuery query, Locale language, String key) {
+        return Objects.requireNonNull(reading.execute(status -> numbered(query.table(), key)
+                .filter(row -> isWithin(query, language, row))
+                .flatMap(row -> rows(new Key(0, query, language, true), List.of(row)).stream().findFirst())));
+    }
+
+    private Optional<Long> numbered(Table table, String key) {
+        if (table.rowKey() == null) {
+            return PlainForm.whole(key).map(whole -> ((org.pressboard.value.Value.Whole) whole).number());
+        }
+        org.pressboard.table.Field field = table.field(table.rowKey());
+        return field.type().read(key).flatMap(value -> sql.select(ROW_ID).from(TableSql.name(table))
+                .where(DSL.condition("{0} = {1}", TableSql.column(field), ValueSql.bound(value))).fetchOptional(ROW_ID));
+    }
+
+    private boolean isWithin(RowQuery query, Locale language, long row) {
+        TableSql table = TableSql.of(query, language);
+        return sql.fetchExists(DSL.selectOne().from(table.asTable())
+                .where(table.conditionRowByRow(query.within())).and(table.rowId().eq(row)));
+    }
+
     /** The rows of that page alone, for whom it is all the same how many there are. */
-    List<Row> rows(RowQuery query, Locale language) {
+    public List<Row> rows(RowQuery query, Locale language) {
         return slice(new Key(revision(query), query, language, false)).rows();
     }
 

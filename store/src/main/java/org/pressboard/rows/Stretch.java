@@ -75,8 +75,8 @@ record Stretch(TableSql table, Condition rows, @Nullable SortBy field, List<Sort
         Condition behind = field == null || row.value() == null
                 ? down ? table.rowId().lt(row.rowId()) : table.rowId().gt(row.rowId())
                 : DSL.condition(down ? "({0}, {1}) < ({2}, {3})" : "({0}, {1}) > ({2}, {3})",
-                        table.sorted(field.field()), table.rowId(), ValueSql.bound(row.value()),
-                        DSL.val(row.rowId()));
+                        table.sorted(field.field()), table.rowId(),
+                        table.sorted(field.field(), row.value()), DSL.val(row.rowId()));
         return rows.and(behind);
     }
 

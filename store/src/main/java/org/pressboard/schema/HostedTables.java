@@ -73,15 +73,13 @@ public class HostedTables {
 
     /** What the database itself sees to: that references lead somewhere, and that what is to differ does. */
     private void bind(Table table, org.pressboard.table.Field field) {
-        if (field.isEntered() && field.type() instanceof Referring referring) {
-            if (referring.isSeveral()) {
-                links.begin(table, field, referring);
-            } else {
-                addReference(table, field, referring);
+        if (field.isEntered()) {
+            switch (field.type()) {
+                case Referring.References references -> links.begin(table, field, references);
+                case Referring referring -> addReference(table, field, referring);
+                case Attached attached -> addFileIndex(table, field, attached);
+                default -> { }
             }
-        }
-        if (field.isEntered() && field.type() instanceof Attached attached) {
-            addFileIndex(table, field, attached);
         }
         if (field.rules().unique()) {
             addUnique(table, field);
@@ -133,13 +131,14 @@ public class HostedTables {
 
     /** Takes off what binds a column, before it goes into the bin. */
     private void unbind(Table table, org.pressboard.table.Field field) {
-        if (field.type() instanceof Referring && field.type().isSeveral()) {
+        if (field.type() instanceof Referring.References) {
             links.end(table, field);
             return;
         }
         sql.execute("alter table {0} drop constraint if exists {1}", TableSql.name(table), referenceName(table, field));
         for (String purpose : List.of("reference", "files")) {
-            sql.execute("drop index if exists {0}", DSL.name(TableSql.SCHEMA, IndexName.of(table, field.key(), purpose)));
+            sql.execute("drop index if exists {0}",
+                    DSL.name(TableSql.SCHEMA, IndexName.of(table, field.key(), purpose)));
         }
         dropUnique(table, field);
     }
@@ -177,8 +176,8 @@ public class HostedTables {
         return DSL.name(field.key().name());
     }
 
-    private QueryPart typeOf(org.pressboard.table.Field field) {
-        return DSL.sql(ValueSql.columnType(field.type()).getCastTypeName(sql.configuration()));
+    private static QueryPart typeOf(org.pressboard.table.Field field) {
+        return DSL.sql(ValueSql.typeName(field.type()));
     }
 
     /** Says in the database, too, what the table is called. */
@@ -195,8 +194,8 @@ public class HostedTables {
 
     /** How many rows have a value in the field; of what is worked out from others, none is its own. */
     long filled(Table table, FieldKey field) {
-        return !table.field(field).isEntered() ? 0 : sql.fetchSingle("select count({0}) from {1}", TableSql.column(table.field(field)), TableSql.name(table))
-                .get(0, Long.class);
+        return !table.field(field).isEntered() ? 0 : sql.fetchSingle("select count({0}) from {1}",
+                TableSql.column(table.field(field)), TableSql.name(table)).get(0, Long.class);
     }
 
     /** Gives all rows that have one text in a choice the other. */
@@ -210,7 +209,7 @@ public class HostedTables {
     /** Removes the table with all its rows for good. */
     public void drop(Table table) {
         tallies.stopOf(table);
-        table.columns().stream().filter(field -> field.type() instanceof Referring && field.type().isSeveral())
+        table.columns().stream().filter(field -> field.type() instanceof Referring.References)
                 .forEach(field -> links.end(table, field));
         sql.execute("drop table {0} cascade", TableSql.name(table));
         searching.forget(table.key().name());

@@ -18,6 +18,11 @@ final class IndexName {
                 + digest(table.key() + "." + field + "." + purpose);
     }
 
+    /** Of one that is no good any more when what it holds of the field is another. */
+    static String of(Table table, FieldKey field, String purpose, String held) {
+        return of(table, field, purpose) + "_" + digest(held);
+    }
+
     /** Of one for the table as a whole. */
     static String of(Table table, String purpose) {
         return cut(table.key().name()) + "_" + purpose + "_" + digest(table.key() + "." + purpose);

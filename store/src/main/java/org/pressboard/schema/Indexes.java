@@ -12,6 +12,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ThreadFactory;
 import java.util.concurrent.locks.LockSupport;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jooq.DSLContext;
 import org.jooq.Field;
@@ -22,6 +23,7 @@ import org.jooq.impl.DSL;
 import org.pressboard.listing.Listing;
 import org.pressboard.sql.Canceled;
 import org.pressboard.sql.TableSql;
+import org.pressboard.table.Chosen;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
@@ -61,8 +63,16 @@ public class Indexes implements DisposableBean {
         }
     }
 
-    /** An index that a listing needs, of its table or of one that its fields lead to. */
-    private record Wanted(Table table, String name, String statement) {
+    /**
+     * An index that a listing needs, of its table or of one that its fields lead to.
+     *
+     * @param instead how the names begin of those that it makes useless
+     */
+    private record Wanted(Table table, String name, String statement, String instead) {
+
+        Wanted(Table table, String name, String statement) {
+            this(table, name, statement, name);
+        }
     }
 
     /** Begins to make what the listing lacks and returns at once. */
@@ -145,6 +155,8 @@ public class Indexes implements DisposableBean {
             // one that broke off is there but not valid
             direct.execute("drop index concurrently if exists {0}", DSL.name(TableSql.SCHEMA, index.name));
             direct.execute(index.statement);
+            outdated(direct, index).forEach(other ->
+                    direct.execute("drop index concurrently if exists {0}", DSL.name(TableSql.SCHEMA, other)));
         });
     }
 
@@ -158,10 +170,14 @@ public class Indexes implements DisposableBean {
         Table table = tables.get(listing.table());
         List<Wanted> wanted = new ArrayList<>();
         for (FieldKey key : sortedOrNarrowed(table, listing)) {
-            tables.columnsOf(table, table.field(key)).stream().map(column -> order(with, column, language))
-                    .forEach(wanted::add);
+            tables.columnsOf(table, table.field(key)).forEach(column -> {
+                wanted.add(order(with, column, language));
+                if (column.by().type() instanceof Chosen.Choice choice) {
+                    wanted.add(rank(with, column, choice, language));
+                }
+            });
         }
-        for (FieldKey key : listing.search()) {
+        for (FieldKey key : listing.find().search()) {
             tables.columnsOf(table, table.field(key)).stream().map(Tables.Reference::from)
                     .map(searched -> search(with, searched)).forEach(wanted::add);
         }
@@ -181,6 +197,17 @@ public class Indexes implements DisposableBean {
         return new Wanted(table, name, with.render(statement));
     }
 
+    /** Where the options are others, another. */
+    private static Wanted rank(DSLContext with, Tables.Reference column, Chosen.Choice choice, Locale language) {
+        Table table = column.from();
+        FieldKey field = column.by().key();
+        String options = choice.options().stream().map(Chosen.Option::text).collect(Collectors.joining("\n"));
+        String name = IndexName.of(table, field, "rank", options);
+        return new Wanted(table, name, with.render(DSL.query("create index concurrently {0} on {1} (({2}), {3})",
+                DSL.name(name), TableSql.name(table), TableSql.alone(table, language).indexedInOrder(field),
+                DSL.name(TableSql.ROW_ID))), IndexName.of(table, field, "rank"));
+    }
+
     private static Wanted search(DSLContext with, Table table) {
         String name = IndexName.of(table, "search");
         return new Wanted(table, name, with.render(DSL.query("create index concurrently {0} on {1} using gin ({2} {3})",
@@ -188,8 +215,8 @@ public class Indexes implements DisposableBean {
     }
 
     private static List<FieldKey> sortedOrNarrowed(Table table, Listing listing) {
-        return Stream.concat(listing.show().stream().filter(field -> table.field(field).type().isSortable()),
-                listing.narrow().stream()).distinct().toList();
+        return Stream.concat(listing.shown().stream().filter(field -> table.field(field).type().isSortable()),
+                listing.find().narrow().stream()).distinct().toList();
     }
 
     /** The extension may stand in any schema of a database that was there before Pressboard. */
@@ -197,6 +224,12 @@ public class Indexes implements DisposableBean {
         Field<String> schema = DSL.field("extnamespace::regnamespace::text", String.class);
         return DSL.name(with.select(schema).from("pg_extension").where("extname = 'pg_trgm'")
                 .fetchSingle(schema), "gin_trgm_ops");
+    }
+
+    private static List<String> outdated(DSLContext with, Wanted index) {
+        return with.fetch("select relname from pg_class where relnamespace = to_regnamespace({0}) and relkind = 'i' "
+                + "and starts_with(relname, {1}) and relname <> {2}", DSL.inline(TableSql.SCHEMA),
+                DSL.val(index.instead), DSL.val(index.name)).getValues(0, String.class);
     }
 
     private static boolean exists(DSLContext with, Table table) {

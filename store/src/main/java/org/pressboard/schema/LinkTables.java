@@ -31,9 +31,9 @@ class LinkTables {
         Name links = name(table, field);
         Name target = DSL.name(TableSql.SCHEMA, type.to().name());
         Name column = DSL.name(field.key().name());
-        sql.execute("create table {0} (row_id bigint not null references {1} on delete cascade, refers_to bigint not null, "
-                + "primary key (row_id, refers_to), constraint {2} foreign key (refers_to) references {3} on delete {4} "
-                + "deferrable initially immediate)", links, TableSql.name(table),
+        sql.execute("create table {0} (row_id bigint not null references {1} on delete cascade, "
+                + "refers_to bigint not null, primary key (row_id, refers_to), constraint {2} foreign key (refers_to) "
+                + "references {3} on delete {4} deferrable initially immediate)", links, TableSql.name(table),
                 DSL.name(IndexName.of(table, field.key(), "leads_to")), target, DSL.keyword(onDelete(type)));
         sql.execute("create index on {0} (refers_to)", links);
         sql.execute("create index {0} on {1} using gin ({2})", DSL.name(IndexName.of(table, field.key(), "reference")),
@@ -88,8 +88,8 @@ class LinkTables {
                 + " where kept.row_id = old.row_id and old.refers_to = any(kept.{2});\nreturn null;\nend $links$",
                 function, TableSql.name(table), column);
         sql.execute("revoke execute on function {0}() from public", function);
-        sql.execute("create trigger {0} after delete on {1} for each row execute function {2}()", DSL.name(function.last()), links,
-                function);
+        sql.execute("create trigger {0} after delete on {1} for each row execute function {2}()",
+                DSL.name(function.last()), links, function);
     }
 
     /** Leaves the column as it is, bound to nothing. */

@@ -1,10 +1,10 @@
 package org.pressboard.schema;
 
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeMap;
 import org.jooq.DSLContext;
 import org.jooq.Name;
 import org.jooq.impl.DSL;
@@ -16,6 +16,7 @@ import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
+import org.pressboard.value.FieldKey;
 import org.springframework.stereotype.Component;
 
 /**
@@ -52,7 +53,7 @@ class OpenFields {
     }
 
     private static Map<TableKey, Set<Field>> columns(Tables tables) {
-        Map<TableKey, Set<Field>> columns = new TreeMap<>((one, other) -> one.name().compareTo(other.name()));
+        Map<TableKey, Set<Field>> columns = new LinkedHashMap<>();
         for (Table table : tables.all()) {
             table.fields().stream().filter(Field::open).forEach(field -> add(tables, table, field, columns));
         }
@@ -62,7 +63,7 @@ class OpenFields {
     private static void add(Tables tables, Table table, Field field, Map<TableKey, Set<Field>> columns) {
         if (field.computed() instanceof Computed.Borrowed borrowed) {
             Table at = tables.target(table.field(borrowed.through().getFirst()));
-            for (var through : borrowed.through().subList(1, borrowed.through().size())) {
+            for (FieldKey through : borrowed.through().subList(1, borrowed.through().size())) {
                 add(at, at.field(through), columns);
                 at = tables.target(at.field(through));
             }

@@ -1,26 +1,23 @@
 package org.pressboard.schema;
 
 import java.util.Arrays;
+import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
 import org.pressboard.change.ChangeFeed;
 import org.pressboard.edition.Edition;
-import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Grants;
 import org.pressboard.grant.Openness;
 import org.pressboard.listing.Listing;
+import org.pressboard.listing.ListingKey;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
-import org.springframework.boot.context.event.ApplicationReadyEvent;
-import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.transaction.support.TransactionSynchronization;
-import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /**
  * Publishes pages and opens tables: what the catalog says and what the database enforces change together or not at
@@ -35,16 +32,18 @@ public class Publisher {
     private final Bin bin;
     private final OpenFields openFields;
     private final Indexes indexes;
+    private final IndexUpkeep upkeep;
     private final ChangeFeed changes;
 
     Publisher(Catalog catalog, HostedTables tables, RowSecurity security, Bin bin, OpenFields openFields,
-            Indexes indexes, ChangeFeed changes) {
+            Indexes indexes, IndexUpkeep upkeep, ChangeFeed changes) {
         this.catalog = catalog;
         this.tables = tables;
         this.security = security;
         this.bin = bin;
         this.openFields = openFields;
         this.indexes = indexes;
+        this.upkeep = upkeep;
         this.changes = changes;
     }
 
@@ -53,13 +52,17 @@ public class Publisher {
     public Edition publish(PageKey page, Map<TableKey, Openness> open, @Nullable Long by) {
         open.forEach(this::open);
         Edition edition = catalog.publish(page, by);
-        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
-            @Override
-            public void afterCommit() {
-                edition.page().listings().forEach(Publisher.this::makeIndexes);
-            }
-        });
+        List<ListingKey> published = edition.page().listings().stream().map(Listing::key).toList();
+        upkeep.completeAfterwards((site, listing) -> published.contains(listing.key()));
         return edition;
+    }
+
+    /** Shows an earlier edition of a page again, and makes what indexes it lacks. */
+    @Transactional
+    public void putBack(PageKey page, int number) {
+        catalog.putBack(page, number);
+        upkeep.completeAfterwards((site, listing) -> site.editions().stream().map(Edition::page)
+                .anyMatch(shown -> shown.key().equals(page) && shown.listings().contains(listing)));
     }
 
     @Transactional
@@ -74,18 +77,6 @@ public class Publisher {
             indexes.giveWay();
             catalog.keepGrants(key, grants);
             security.protect(catalog.table(key).orElseThrow(), grants);
-        }
-    }
-
-    /** Gives the page a title, in its draft, and an address that is free, at once. */
-    @Transactional
-    public void name(PageKey page, String title, PageKey address) {
-        Page draft = catalog.page(page).orElseThrow().draft();
-        if (!draft.title().equals(title)) {
-            catalog.changeDraft(draft.titled(title));
-        }
-        if (!page.equals(address)) {
-            catalog.move(page, address);
         }
     }
 
@@ -115,16 +106,5 @@ public class Publisher {
     public Indexes.Progress indexProgress(Listing listing) {
         PublishedSite site = catalog.published();
         return indexes.progress(site.tables(), listing, site.site().language());
-    }
-
-    private void makeIndexes(Listing listing) {
-        PublishedSite site = catalog.published();
-        indexes.makeInBackground(site.tables(), listing, site.site().language());
-    }
-
-    /** Makes what indexes are lacking: after a run that broke off, or for another language to sort by. */
-    @EventListener(ApplicationReadyEvent.class)
-    public void completeIndexes() {
-        catalog.published().editions().forEach(edition -> edition.page().listings().forEach(this::makeIndexes));
     }
 }

@@ -178,8 +178,9 @@ public class Retyping {
             TableSql named = TableSql.of(Sight.whole(tables, target.key()), NOBODY, Locale.ENGLISH);
             org.jooq.Field<?> heading = named.shown(target.headingField().orElseThrow().key());
             org.jooq.Field<?> called = referring.isSeveral()
-                    ? DSL.field("(select array_agg({0} order by place) from unnest(referred) with ordinality each (row, place)"
-                            + ", {1} where {2} = each.row)", SQLDataType.CLOB.array(), heading, named.asTable(), named.rowId())
+                    ? DSL.field("(select array_agg({0} order by place) from unnest(referred) with ordinality "
+                            + "each (row, place), {1} where {2} = each.row)", SQLDataType.CLOB.array(), heading,
+                            named.asTable(), named.rowId())
                     : DSL.field("(select {0} from {1} where {2} = referred)", SQLDataType.CLOB, heading, named.asTable(),
                             named.rowId());
             return sql.select(rowId, called).from(DSL.table("(select {0}, {1} as referred from {2}) held", rowId, column,
@@ -191,7 +192,7 @@ public class Retyping {
     }
 
     private void fill(Table table, Field field, List<Long> rows, List<@Nullable String> values) {
-        String type = ValueSql.columnType(field.type()).getCastTypeName(sql.configuration());
+        String type = ValueSql.typeName(field.type());
         sql.execute("update {0} kept set {1} = " + (field.type().isSeveral()
                         ? "string_to_array(given.value, E'\\n')::" : "given.value::") + type
                         + " from unnest({2}::bigint[], {3}::text[]) given (id, value) where kept.row_id = given.id",

@@ -27,7 +27,8 @@ import org.springframework.stereotype.Component;
 @Component
 public class RowNames {
 
-    private static final int MOST_NAMES = 200_000;
+    /** Tables with more rows are not met by names. */
+    public static final int MOST_NAMES = 200_000;
     private static final int MOST_MADE = 10_000;
     private static final Standpoint NOBODY = new Standpoint(LocalDate.EPOCH, null);
 
@@ -67,7 +68,7 @@ public class RowNames {
                         ValueSql.fromColumn(row.get(1))))), row.get(0, Long.class)));
     }
 
-    /** How many rows the table has, as far as they can be met. */
+    /** Whether the table has no more than so many rows. */
     public boolean areFew(Table table, int most) {
         return sql.fetchCount(DSL.selectOne().from(TableSql.name(table)).limit(most + 1)) <= most;
     }

@@ -2,13 +2,16 @@ package org.pressboard.schema;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
+import java.util.Map;
+import java.util.stream.Stream;
 import org.jooq.DSLContext;
 import org.jooq.QueryPart;
 import org.jooq.Record;
 import org.jooq.impl.DSL;
+import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.Sight;
 import org.pressboard.rows.Picking;
@@ -41,10 +44,6 @@ public class Sampling {
         this.tallies = tallies;
     }
 
-    /** A row by what it is called, and what the field comes to there. */
-    public record Sample(Optional<Value> called, Optional<Value> value) {
-    }
-
     /**
      * @return the field with the type that it would have, and the samples
      * @throws org.pressboard.problem.ProblemsFound when it cannot be worked out so
@@ -56,39 +55,36 @@ public class Sampling {
                 .filter(each -> !each.key().equals(field.key())).toList());
         fields.add(field);
         Tables with = tables.with(before.with(new Fields(fields)));
-        Field settled = with.get(key).field(field.key());
-        FieldKey heading = before.headingField().map(Field::key).orElse(field.key());
-        List<Sample> samples = settled.computed() instanceof Computed.Tally tally
-                ? tally(with, key, settled, tally, heading) : virtual(with, key, settled, heading);
-        return new Result(settled, samples);
+        Table table = with.get(key);
+        Field settled = table.field(field.key());
+        List<FieldKey> named = before.headingField().map(Field::key).stream().toList();
+        return new Result(table, settled, settled.computed() instanceof Computed.Tally tally
+                ? tally(with, table, settled, tally, named)
+                : first(with, table, Stream.concat(named.stream(), Stream.of(settled.key())).toList()));
     }
 
-    /** The field as it would be, and the first rows. */
-    public record Result(Field field, List<Sample> samples) {
+    /**
+     * The table and the field as they would be, and the first rows.
+     *
+     * @param rows what each is called, and what the field comes to in it
+     */
+    public record Result(Table table, Field field, List<Row> rows) {
     }
 
-    private List<Sample> virtual(Tables tables, TableKey key, Field field, FieldKey heading) {
-        TableSql table = TableSql.of(Sight.whole(tables, key), NOBODY, Locale.ENGLISH);
-        Picking picking = Picking.whole(table, List.of(heading, field.key()));
-        return sql.select(picking.columns()).from(table.asTable()).orderBy(table.rowId()).limit(ROWS)
-                .fetch(picking::row).stream().map(row -> new Sample(row.find(heading), row.find(field.key()))).toList();
+    private List<Row> first(Tables tables, Table table, List<FieldKey> fields) {
+        TableSql as = TableSql.of(Sight.whole(tables, table.key()), NOBODY, Locale.ENGLISH);
+        Picking picking = Picking.whole(as, fields);
+        return sql.select(picking.columns()).from(as.asTable()).orderBy(as.rowId()).limit(ROWS).fetch(picking::row);
     }
 
-    private List<Sample> tally(Tables tables, TableKey key, Field field, Computed.Tally tally, FieldKey heading) {
-        Table own = tables.get(key);
+    private List<Row> tally(Tables tables, Table table, Field field, Computed.Tally tally, List<FieldKey> named) {
         QueryPart worked = tallies.expression(field, tally, tables.get(tally.table()));
-        List<Long> first = sql.fetch("select row_id from {0} order by row_id limit {1}", TableSql.name(own),
-                DSL.inline(ROWS)).map(found -> found.get(0, Long.class));
-        List<Sample> samples = new ArrayList<>();
-        TableSql table = TableSql.of(Sight.whole(tables, key), NOBODY, Locale.ENGLISH);
-        Picking picking = Picking.whole(table, heading.equals(field.key()) ? List.of() : List.of(heading));
-        for (Long row : first) {
-            Record value = sql.fetchSingle("select {0} from {1} own where own.row_id = {2}", worked,
-                    TableSql.name(own), DSL.val(row));
-            Row named = sql.select(picking.columns()).from(table.asTable()).where(table.rowId().eq(row))
-                    .fetchSingle(picking::row);
-            samples.add(new Sample(named.find(heading), Optional.ofNullable(ValueSql.fromColumn(value.get(0)))));
-        }
-        return samples;
+        return first(tables, table, named).stream().map(row -> {
+            Record found = sql.fetchSingle("select {0} from {1} own where own.row_id = {2}", worked,
+                    TableSql.name(table), DSL.val(row.id()));
+            Map<FieldKey, @Nullable Value> values = new HashMap<>(row.values());
+            values.put(field.key(), ValueSql.fromColumn(found.get(0)));
+            return Row.of(row.id(), values);
+        }).toList();
     }
 }

@@ -47,12 +47,13 @@ public class TableChanges {
     private final Bin bin;
     private final Retyping retyping;
     private final Indexes indexes;
+    private final IndexUpkeep upkeep;
     private final Acts acts;
     private final ChangeFeed changes;
     private final DSLContext sql;
 
     TableChanges(Catalog catalog, HostedTables hosted, TallyUpkeep tallies, SearchTexts searching, OpenFields open, Bin bin,
-            Retyping retyping, Indexes indexes, Acts acts, ChangeFeed changes, DSLContext sql) {
+            Retyping retyping, Indexes indexes, IndexUpkeep upkeep, Acts acts, ChangeFeed changes, DSLContext sql) {
         this.catalog = catalog;
         this.hosted = hosted;
         this.tallies = tallies;
@@ -61,6 +62,7 @@ public class TableChanges {
         this.bin = bin;
         this.retyping = retyping;
         this.indexes = indexes;
+        this.upkeep = upkeep;
         this.acts = acts;
         this.changes = changes;
         this.sql = sql;
@@ -244,7 +246,7 @@ public class TableChanges {
         Tables tables = catalog.tables();
         List<String> pages = catalog.pages().values().stream().map(DraftedPage::draft)
                 .filter(page -> page.listings().stream().anyMatch(listing -> listing.table().equals(key)
-                        && listing.show().contains(field))).map(page -> "/" + page.key()).toList();
+                        && listing.shown().contains(field))).map(page -> "/" + page.key()).toList();
         return new Uses(tables.usersOf(key, field), pages, hosted.filled(tables.get(key), field));
     }
 
@@ -315,6 +317,7 @@ public class TableChanges {
         catalog.define(after);
         open.open(catalog.tables());
         changes.tableRemoved(after.key());
+        upkeep.completeAfterwards(after.key());
     }
 
     /** Texts that are gone, or came with a field, change what is searched of the rows; a new, empty field does not. */

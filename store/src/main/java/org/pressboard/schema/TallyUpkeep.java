@@ -64,7 +64,7 @@ class TallyUpkeep {
     QueryPart expression(org.pressboard.table.Field field, Computed.Tally tally, Table referring) {
         TableSql from = TableSql.alone(referring, Locale.ENGLISH, new OperandSql.ByClock());
         return new TallySql(DSL.name("own"), referring, DSL.name(referring.key().name()), from.condition(tally.where()))
-                .of(field, tally, sql.configuration());
+                .of(field, tally);
     }
 
     /** Rows that refer are added, changed or removed; rows referred to are added, or their floor changes. */
@@ -123,4 +123,5 @@ class TallyUpkeep {
 
     private static String name(Table table, org.pressboard.table.Field field) {
         return IndexName.of(table, field.key(), "tally");
-    }}
+    }
+}

@@ -71,9 +71,10 @@ final class ConditionSql {
                     : compare(compare.field(), compare.operator(), operand);
         }
         Condition like = like(compare.field(), compare.operator() == Operator.BEGINS ? "" : "%", operand);
-        boolean isKeptFolded = !place.open() && place.table().searchable().contains(place.table().field(compare.field()));
-        return !negated && isKeptFolded && known(operand) != null
-                ? MentionSql.searched(place).like(MentionSql.containing(known(operand))).and(like) : like;
+        String known = known(operand);
+        boolean isKeptFolded = !place.open() && place.table().field(compare.field()).isSearchable();
+        return !negated && isKeptFolded && known != null
+                ? MentionSql.searched(place).like(MentionSql.containing(known)).and(like) : like;
     }
 
     private Field<?> told(FieldKey key) {

@@ -7,10 +7,10 @@ import org.jooq.Condition;
 import org.jooq.DataType;
 import org.jooq.Field;
 import org.jooq.QueryPart;
-import org.jooq.SQLDialect;
 import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
 import org.pressboard.grant.Sight;
+import org.pressboard.table.Chosen;
 import org.pressboard.table.Computed;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Referring;
@@ -38,11 +38,18 @@ final class FieldSql {
     /** What is read: for a reference, what the row referred to is called. */
     Field<?> shown(Joins.Place place, org.pressboard.table.Field field) {
         return switch (field.computed()) {
-            case null -> field.type().held() == FieldType.Held.ROWS ? several(place, field, true)
-                    : isReference(field) ? heading(place, field) : column(place, field);
+            case null -> entered(place, field);
             case Computed.Tally tally -> tally.ofSeen() ? ofSeen(place, field, tally) : column(place, field);
             case Computed.Borrowed borrowed -> borrowed(place, field, borrowed, true);
             case Computed.Composed composed -> composed(place, composed);
+        };
+    }
+
+    private Field<?> entered(Joins.Place place, org.pressboard.table.Field field) {
+        return switch (field.type().held()) {
+            case ROW -> called(through(place, field, field.open()));
+            case ROWS -> several(place, field, true);
+            default -> column(place, field);
         };
     }
 
@@ -63,14 +70,22 @@ final class FieldSql {
         return DSL.field(place.column(field.key().name()), ValueSql.columnType(field.type()));
     }
 
+    /** A value as it is sorted: texts in the order of the language, choices in that of their options. */
+    Field<?> sorted(Field<?> value, FieldType type) {
+        return type instanceof Chosen.Choice choice ? ranked(value, choice) : collated(value);
+    }
+
+    /** The place that {@link Chosen.Choice#placeOf} gives; written out, so that an index can hold it. */
+    static Field<Integer> ranked(Field<?> value, Chosen.Choice choice) {
+        List<? extends Field<String>> options = choice.options().stream().map(option -> DSL.inline(option.text())).toList();
+        return DSL.field("case when {0} is not null then coalesce(array_position(array[{1}]::text[], {0}) - 1, {2}) end",
+                Integer.class, value, DSL.list(options), DSL.inline(options.size()));
+    }
+
     /** Texts in the order of the language. */
     @SuppressWarnings("unchecked")
     Field<?> collated(Field<?> field) {
         return TableSql.isText(field) ? ((Field<String>) field).collate(collation) : field;
-    }
-
-    private static boolean isReference(org.pressboard.table.Field field) {
-        return field.type().held() == FieldType.Held.ROW;
     }
 
     /** The rows that a field refers to, as far as they are seen: what they are called, or their numbers. */
@@ -114,10 +129,6 @@ final class FieldSql {
                 : DSL.field(through(place, reference, false).column(TableSql.ROW_ID), Long.class);
     }
 
-    private Field<?> heading(Joins.Place place, org.pressboard.table.Field reference) {
-        return called(through(place, reference, reference.open()));
-    }
-
     /** What the row at a place is called. */
     private Field<?> called(Joins.Place there) {
         org.pressboard.table.Field heading = there.table().headingField().orElseThrow(
@@ -142,7 +153,7 @@ final class FieldSql {
         Condition taken = new ConditionSql(fields, rows, operands)
                 .of(tally.where().and(sight.rows(referring.key())));
         QueryPart worked = new TallySql(DSL.name(place.alias()), referring, DSL.name(rows.alias()), taken)
-                .of(field, tally, DSL.using(SQLDialect.POSTGRES).configuration());
+                .of(field, tally);
         return DSL.field("{0}", ValueSql.columnType(field.type()), worked);
     }
 

@@ -7,12 +7,12 @@ import java.util.regex.Pattern;
 import org.jooq.Collation;
 import org.jooq.Condition;
 import org.jooq.Field;
+import org.jooq.QueryPart;
 import org.jooq.Select;
 import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
 import org.pressboard.table.Computed;
 import org.pressboard.table.FieldType;
-import org.pressboard.table.Referring;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Folding;
 import org.pressboard.value.PlainForm;
@@ -80,16 +80,9 @@ final class MentionSql {
         }
         keys.stream().filter(key -> !own.contains(key))
                 .forEach(key -> sets.add(apart.rows(with -> with.rowByRow(root, List.of(key)), text)));
-        return DSL.condition("{0} in ({1})", DSL.field(root.column(TableSql.ROW_ID)),
-                DSL.sql(String.join(" union all ", numbered(sets.size())), sets.toArray(Select<?>[]::new)));
-    }
-
-    private static List<String> numbered(int size) {
-        List<String> places = new ArrayList<>();
-        for (int i = 0; i < size; i++) {
-            places.add("{" + i + "}");
-        }
-        return places;
+        QueryPart all = sets.stream().<QueryPart>map(set -> set)
+                .reduce((some, more) -> DSL.sql("{0} union all {1}", some, more)).orElseThrow();
+        return DSL.condition("{0} in ({1})", DSL.field(root.column(TableSql.ROW_ID)), all);
     }
 
     /** Makes a query of its own for the numbers of the rows of the same table that meet something. */
@@ -99,8 +92,7 @@ final class MentionSql {
     }
 
     private static boolean isOwn(Joins.Place place, FieldKey key) {
-        org.pressboard.table.Field field = place.table().field(key);
-        return field.isColumn() && field.type().isText() && !(field.type() instanceof Referring);
+        return place.table().field(key).isSearchable();
     }
 
     /** The folded text has those of all fields; where some are not asked about, it must be in one that is. */

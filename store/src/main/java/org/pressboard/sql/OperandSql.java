@@ -1,6 +1,7 @@
 package org.pressboard.sql;
 
 import java.time.LocalDate;
+import java.util.Locale;
 import org.jooq.Field;
 import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
@@ -33,6 +34,7 @@ public sealed interface OperandSql {
             case Operand.Fixed fixed -> ValueSql.bound(fixed.value());
             case Operand.OfVisitor visitor -> email();
             case Operand.Today today -> today(today.daysOn());
+            case Operand.Beginning beginning -> beginning(beginning);
         };
     }
 
@@ -51,6 +53,16 @@ public sealed interface OperandSql {
                     DSL.inline(daysOn));
             case ByClock clock -> DSL.field("(current_date + {0})", LocalDate.class, DSL.inline(daysOn));
         };
+    }
+
+    private Field<?> beginning(Operand.Beginning beginning) {
+        if (this instanceof Bound bound) {
+            return ValueSql.bound(beginning.resolve(bound.standpoint).orElseThrow());
+        }
+        // PostgreSQL's weeks begin on Mondays, as those of ISO 8601 do
+        String span = beginning.span().name().toLowerCase(Locale.ROOT);
+        return DSL.field("(date_trunc({0}, {1}::timestamp) + {2}::interval)::date", LocalDate.class, DSL.inline(span),
+                today(0), DSL.inline(beginning.on() + " " + span));
     }
 
     /** A setting of the transaction. After its first use in a session an unset one reads as '', not as null. */

@@ -19,11 +19,13 @@ import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.Sight;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.SortBy;
+import org.pressboard.table.Chosen;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.Value;
 
 /**
  * A table of the owner's as one query sees it: its name, its fields as expressions, and how a language sorts them. What
@@ -150,7 +152,8 @@ public final class TableSql {
     /** What is shown, of texts no more than their first so many characters. */
     public Field<?> beginning(FieldKey key, int characters) {
         Field<?> shown = shown(key);
-        return isText(shown) && type(key).held() != FieldType.Held.FILE ? DSL.left(shown.cast(SQLDataType.CLOB), characters) : shown;
+        boolean isCut = isText(shown) && type(key).held() != FieldType.Held.FILE;
+        return isCut ? DSL.left(shown.cast(SQLDataType.CLOB), characters) : shown;
     }
 
     /** How many bytes the texts of a row have in these fields. */
@@ -163,14 +166,24 @@ public final class TableSql {
         return bytes;
     }
 
-    /** What is shown as it is sorted and indexed: texts in the order of the language. */
+    /** What is shown as it is sorted: texts in the order of the language, choices in that of their options. */
     public Field<?> sorted(FieldKey key) {
-        return fields.collated(shown(key));
+        return fields.sorted(shown(key), type(key));
     }
 
-    /** The bare column as it is indexed. */
+    /** A value of the field as it stands in that order. */
+    public Field<?> sorted(FieldKey key, Value value) {
+        return type(key) instanceof Chosen.Choice choice ? DSL.val(choice.placeOf(value)) : ValueSql.bound(value);
+    }
+
+    /** The bare column as it is looked up in an index. */
     public Field<?> indexed(FieldKey key) {
         return fields.collated(column(table.field(key)));
+    }
+
+    /** The bare column as it is sorted by an index; the same but for choices. */
+    public Field<?> indexedInOrder(FieldKey key) {
+        return fields.sorted(column(table.field(key)), type(key));
     }
 
     /** PostgreSQL's own collation of the language, from ICU. */

@@ -2,7 +2,6 @@ package org.pressboard.sql;
 
 import java.util.Objects;
 import org.jooq.Condition;
-import org.jooq.Configuration;
 import org.jooq.Name;
 import org.jooq.QueryPart;
 import org.jooq.impl.DSL;
@@ -21,11 +20,10 @@ import org.pressboard.table.Table;
 public record TallySql(Name own, Table referring, Name as, Condition taken) {
 
     /** The outcome as an expression, of the type of its field. */
-    public QueryPart of(Field field, Computed.Tally tally, Configuration types) {
+    public QueryPart of(Field field, Computed.Tally tally) {
         QueryPart rows = DSL.sql("from {0} as {1} where {2} = {3} and ({4})", TableSql.name(referring), as,
                 of(tally.by().name()), DSL.name(own, DSL.name(TableSql.ROW_ID)), taken);
-        QueryPart typed = DSL.sql("({0})::{1}", outcome(tally, rows),
-                DSL.sql(ValueSql.columnType(field.type()).getCastTypeName(types)));
+        QueryPart typed = DSL.sql("({0})::{1}", outcome(tally, rows), DSL.sql(ValueSql.typeName(field.type())));
         return floored(tally.from() == null ? typed
                 : DSL.sql("({0} - {1})", ofOwn(tally.from().name()), typed), tally.floor());
     }

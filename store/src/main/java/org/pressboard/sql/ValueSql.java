@@ -5,8 +5,10 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.util.Arrays;
+import org.jooq.Configuration;
 import org.jooq.DataType;
 import org.jooq.Field;
+import org.jooq.SQLDialect;
 import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
 import org.jspecify.annotations.Nullable;
@@ -18,6 +20,8 @@ import org.pressboard.value.Value;
 
 /** Values and types of the core as PostgreSQL has them. */
 public final class ValueSql {
+
+    private static final Configuration POSTGRES = DSL.using(SQLDialect.POSTGRES).configuration();
 
     private ValueSql() {
     }
@@ -53,6 +57,11 @@ public final class ValueSql {
             case MOMENT -> SQLDataType.LOCALDATETIME(6);
             case TIME -> SQLDataType.LOCALTIME(6);
         };
+    }
+
+    /** What PostgreSQL calls that type. */
+    public static String typeName(FieldType type) {
+        return columnType(type).getCastTypeName(POSTGRES);
     }
 
     /** The value of a column of a field as the core has it; of a reference, its number. */
@@ -102,8 +111,9 @@ public final class ValueSql {
             case TEXTS, ROWS -> DSL.field("array_to_string({0}, {1})", SQLDataType.CLOB, shown,
                     DSL.inline(PlainForm.BETWEEN));
             case FILE -> nameOf(shown);
-            case FILES -> DSL.field("(select string_agg({0}, {1} order by place) from unnest({2}) with ordinality each (file, place))",
-                    SQLDataType.CLOB, nameOf(DSL.field("file")), DSL.inline(PlainForm.BETWEEN), shown);
+            case FILES -> DSL.field("(select string_agg({0}, {1} order by place) "
+                            + "from unnest({2}) with ordinality each (file, place))", SQLDataType.CLOB,
+                    nameOf(DSL.field("file")), DSL.inline(PlainForm.BETWEEN), shown);
             case TEXT, ROW, WHOLE, DECIMAL, DATE, TIME -> shown;
         };
     }

@@ -33,52 +33,20 @@ import org.pressboard.intake.Plan;
 import org.pressboard.intake.Reading;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.SortBy;
-import org.pressboard.editing.RowEditing;
-import org.pressboard.editing.Undo;
-import org.pressboard.history.Acts;
-import org.pressboard.schema.TableChanges;
-import org.pressboard.table.Fields;
-import org.pressboard.table.Textual;
-import org.pressboard.value.Value;
-import java.io.IOException;
-import java.io.InputStream;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipOutputStream;
-import org.jooq.impl.DSL;
-import java.util.Map;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.table.Field;
-import org.pressboard.value.FieldKey;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
-import org.pressboard.value.SpreadsheetCells;
 import org.pressboard.testing.Eventually;
-import org.pressboard.testing.StoreTest;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.SpreadsheetCells;
 import org.springframework.beans.factory.annotation.Autowired;
 
-class IntakesTest extends StoreTest {
-
-    @Autowired
-    private Intakes intakes;
+class IntakesTest extends IntakeStoreTest {
 
     @Autowired
     private CsvOut csv;
-
-    @Autowired
-    private TableChanges changes;
-
-    @Autowired
-    private RowEditing editing;
-
-    @Autowired
-    private Undo undo;
-
-    @Autowired
-    private Acts acts;
-
-    @Autowired
-    private Archive archive;
 
     @Test
     void aFileBecomesTableRowsListingAndDraft() throws Exception {
@@ -115,77 +83,6 @@ class IntakesTest extends StoreTest {
                 new Outcome.KeptAside(4, List.of(Problem.of("row.ragged", 3, 2)), List.of("c", "2", "3")));
     }
 
-    @Test
-    void aColumnThatNamesRowsOfAnotherTableRefersToThem() throws Exception {
-        Table sorts = changes.make("Sorts", new Fields(List.of(new Field(new FieldKey("name"), "Name",
-                new Textual.Text()))), OWNER);
-        for (String name : List.of("Árpád", "Hollin", "Rook", "Vesper")) {
-            editing.add(sorts.key(), Map.of(new FieldKey("name"), Value.of(name)), OWNER);
-        }
-        String text = "Weight,Sort\n1,arpad\n2,HOLLIN\n3,Rook \n4,Vesper\n5,Marrow\n6,marrow\n";
-        UUID id = surveyed("weights.csv", text);
-        Plan.Column sort = plan(id).columns().get(1);
-        assertThat(sort.to()).isEqualTo(sorts.key());
-        BesideFile.Naming naming = intakes.namings(intakes.find(id).orElseThrow(), plan(id)).get(1);
-        assertThat(naming).isEqualTo(new BesideFile.Naming(6, 2, List.of("Marrow", "marrow")));
-
-        intakes.load(id, new Plan("Aside", plan(id).columns()), OWNER).get();
-        assertThat(intakes.find(id).orElseThrow().rowsAside()).isEqualTo(2);
-
-        UUID again = surveyed("weights.csv", text);
-        intakes.load(again, new Plan("Made", List.of(plan(again).columns().getFirst(),
-                sort.referringTo(sorts.key(), true))), OWNER).get();
-        Intake done = intakes.find(again).orElseThrow();
-        assertThat(done.rowsDone()).isEqualTo(6);
-        assertThat(sql.fetch("select s.name from hosted.{0} m join hosted.sorts s on s.row_id = m.sort order by m.row_id",
-                DSL.name(done.tableKey())).getValues(0, String.class)).containsExactly("Árpád", "Hollin", "Rook", "Vesper", "Marrow",
-                        "Marrow");
-        // taken back as one, with the row that it made
-        TableKey made = new TableKey(Objects.requireNonNull(done.tableKey()));
-        undo.undo(made, acts.latest(made, null, 10).getFirst().id(), OWNER);
-        assertThat(sql.fetch("select name from hosted.sorts order by row_id").getValues(0, String.class))
-                .containsExactly("Árpád", "Hollin", "Rook", "Vesper");
-    }
-
-    @Test
-    void picturesInAZipAreMetByTheirNames() throws Exception {
-        UUID id = surveyed("shown.csv", "Name,Picture\na,Pictures/One.SVG\nb,two.svg\nc,three.svg\n");
-        Plan plan = new Plan("Shown", List.of(plan(id).columns().getFirst(),
-                plan(id).columns().get(1).withReading(Reading.PICTURE)));
-        String drawing = "<svg xmlns=\"http://www.w3.org/2000/svg\"><path d=\"M0 0\"/></svg>";
-        archive.unpack(id, zip(Map.of("one.svg", drawing, "deep/TWO.svg", drawing + " ", "broken.svg", "<svg",
-                "__MACOSX/._one.svg", "x")));
-        Archive.Brought brought = archive.brought(id);
-        assertThat(brought.kept()).isEqualTo(2);
-        assertThat(brought.refused()).containsOnlyKeys("broken.svg");
-        assertThat(intakes.namings(intakes.find(id).orElseThrow(), plan).get(1).missing()).containsExactly("three.svg");
-
-        intakes.load(id, plan, OWNER).get();
-        TableKey key = new TableKey(Objects.requireNonNull(intakes.find(id).orElseThrow().tableKey()));
-        List<Object> pictures = sql.fetch("select picture from hosted.{0} order by row_id", DSL.name(key.name()))
-                .getValues(0).stream().map(Object.class::cast).toList();
-        assertThat(pictures.get(0).toString()).matches("[0-9a-f]{64}/Pictures/One.SVG");
-        assertThat(pictures.get(2)).isEqualTo("three.svg");
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        csv.write(query(catalog.table(key).orElseThrow(), Visitor.staff(""), Condition.ALWAYS, List.of(), 1, 10),
-                ENGLISH, SpreadsheetCells.BARE, out);
-        assertThat(out.toString(StandardCharsets.UTF_8)).contains("a,Pictures/One.SVG").contains("c,three.svg");
-        assertThatThrownBy(() -> archive.unpack(id, new ByteArrayInputStream(new byte[] {1, 2, 3})))
-                .isInstanceOfSatisfying(ProblemsFound.class, found -> assertThat(found.problems().all())
-                        .containsExactly(Problem.of("archive.broken")));
-    }
-
-    private static InputStream zip(Map<String, String> files) throws IOException {
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
-            for (Map.Entry<String, String> each : files.entrySet()) {
-                zip.putNextEntry(new ZipEntry(each.getKey()));
-                zip.write(each.getValue().getBytes(StandardCharsets.UTF_8));
-            }
-        }
-        return new ByteArrayInputStream(bytes.toByteArray());
-    }
-
     static Stream<ManyFiles.One> files() {
         return ManyFiles.all();
     }
@@ -204,7 +101,8 @@ class IntakesTest extends StoreTest {
         assertThat(aside).isEqualTo(file.aside());
         Table table = catalog.table(new TableKey(Objects.requireNonNull(done.tableKey()))).orElseThrow();
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        csv.write(query(table, Visitor.staff("owner@example.org"), Condition.ALWAYS, List.of(), 1, 10), ENGLISH, SpreadsheetCells.BARE, out);
+        csv.write(query(table, Visitor.staff("owner@example.org"), Condition.ALWAYS, List.of(), 1, 10), ENGLISH,
+                SpreadsheetCells.BARE, out);
         assertThat(records(out.toString(StandardCharsets.UTF_8).replace("\r\n", "\n"))).isEqualTo(records(file.out()));
     }
 
@@ -377,16 +275,6 @@ class IntakesTest extends StoreTest {
         assertThat(catalog.table(new TableKey(table))).isEmpty();
         assertThat(catalog.pageKeys()).doesNotContain(table);
         assertThat((String) sql.fetchValue("select to_regclass('hosted." + table + "')::text")).isNull();
-    }
-
-    private UUID surveyed(String name, String text) throws Exception {
-        UUID id = intakes.receive(name, new ByteArrayInputStream(text.getBytes(StandardCharsets.UTF_8)));
-        intakes.survey(id).get();
-        return id;
-    }
-
-    private Plan plan(UUID id) {
-        return Objects.requireNonNull(intakes.find(id).orElseThrow().plan());
     }
 
     private long count(String schema, String table) {

@@ -3,15 +3,19 @@ package org.pressboard.catalog;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Set;
 import java.util.random.RandomGenerator;
 import org.junit.jupiter.api.Test;
 import org.pressboard.condition.Cases;
 import org.pressboard.condition.Condition;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
+import org.pressboard.listing.Finding;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
+import org.pressboard.listing.Ordering;
 import org.pressboard.listing.SortBy;
+import org.pressboard.listing.TakeAway;
 import org.pressboard.table.Fields;
 
 class DefinitionsTest {
@@ -41,9 +45,10 @@ class DefinitionsTest {
                 "order":[{"field":"name","descending":true}],"pageSize":25,"takeAway":true}]}}""";
         Condition cider = Condition.compare(Cases.USE, org.pressboard.condition.Operator.EQUALS,
                 org.pressboard.value.Value.of("Cider"));
-        Page page = new Page(new PageKey("apples"), "Apples", List.of(new Listing(new ListingKey("apples"),
-                Cases.TABLE.key(), cider, List.of(Cases.NAME, Cases.USE), List.of(Cases.NAME), List.of(Cases.USE),
-                List.of(SortBy.down(Cases.NAME)), 25, true)));
+        Page page = new Page(new PageKey("apples"), "Apples", List.of(Listing.plain(new ListingKey("apples"),
+                Cases.TABLE.key(), List.of(Cases.NAME, Cases.USE)).keeping(cider)
+                .with(Finding.by(List.of(Cases.NAME), List.of(Cases.USE)))
+                .with(Ordering.by(List.of(SortBy.down(Cases.NAME)))).takenAwayAs(Set.of(TakeAway.CSV, TakeAway.JSON))));
         assertThat(VersionedPage.read(kept)).isEqualTo(page);
         assertThat(VersionedPage.read(VersionedPage.write(page))).isEqualTo(page);
     }

@@ -8,10 +8,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import org.pressboard.condition.Condition;
+import org.pressboard.grant.Visitor;
 import org.pressboard.history.Act;
 import org.pressboard.history.Acts;
 import org.pressboard.history.Entry;
 import org.pressboard.history.RowHistory;
+import org.pressboard.listing.RowQuery;
+import org.pressboard.rows.Rows;
 import org.pressboard.schema.Bin;
 import org.pressboard.schema.Retyping;
 import org.pressboard.schema.TableChanges;
@@ -48,6 +52,9 @@ class RowEditingTest extends StoreTest {
     @Autowired
     private Bin bin;
 
+    @Autowired
+    private Rows rows;
+
     private OrchardTables orchard(Referring.OnRemoval onRemoval) {
         return OrchardTables.make(changes, OWNER, onRemoval);
     }
@@ -72,6 +79,20 @@ class RowEditingTest extends StoreTest {
         RowEditing.Added nowhere = editing.add(orchard.trees.key(), OrchardTables.tree("T-015", 4711), OWNER);
         assertThat(nowhere.outcome()).isInstanceOfSatisfying(RowEditing.Outcome.Refused.class, refused ->
                 assertThat(refused.problems().get(OrchardTables.VARIETY).code()).isEqualTo("entry.no-such-row"));
+    }
+
+    /** The page that follows a change must not come before word of it. */
+    @Test
+    void whoeverChangesRowsSeesThemChangedRightAfter() {
+        OrchardTables orchard = orchard(Referring.OnRemoval.REFUSE);
+        RowQuery kinds = query(catalog.table(orchard.varieties.key()).orElseThrow(), Visitor.staff(""), Condition.ALWAYS,
+                List.of(), 1, 100);
+        for (int i = 1; i <= 50; i++) {
+            long row = add(orchard.varieties.key(), OrchardTables.kind("Kind " + i));
+            assertThat(rows.page(kinds, ENGLISH).rows()).hasSize(1);
+            editing.remove(orchard.varieties.key(), List.of(row), OWNER);
+            assertThat(rows.page(kinds, ENGLISH).rows()).isEmpty();
+        }
     }
 
     @Test

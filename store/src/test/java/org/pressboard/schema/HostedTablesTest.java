@@ -9,6 +9,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.jooq.impl.DSL;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -21,11 +22,21 @@ import org.pressboard.grant.Visitor;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
 import org.pressboard.listing.Suggestion;
+import org.pressboard.sql.TableSql;
+import org.pressboard.table.Chosen;
+import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.testing.Eventually;
 import org.pressboard.testing.StoreTest;
+import org.springframework.beans.factory.annotation.Autowired;
 
 class HostedTablesTest extends StoreTest {
+
+    @Autowired
+    private TableChanges changes;
+
+    @Autowired
+    private IndexUpkeep upkeep;
 
     @Test
     void columnsHaveReadableNamesAndFittingTypes() throws SQLException {
@@ -85,8 +96,39 @@ class HostedTablesTest extends StoreTest {
         assertThat(plan("select row_id from hosted." + table.key() + " where weeks is not null "
                 + "order by weeks desc, row_id desc limit 25")).contains("Index").contains("_order_");
         // made again, nothing happens
-        publisher.completeIndexes();
+        upkeep.complete();
         assertThat(publisher.indexProgress(listing).isComplete()).isTrue();
+    }
+
+    @Test
+    void choicesAreSortedByAnIndexOfTheirOwnersOrderWhichFollowsThatOrder() {
+        Table table = tableWith(List.of());
+        Listing listing = publishWithRows(table, 20_000);
+        inTransaction(() -> sql.execute("update {0} set use = (array['Eating', 'Cooking', 'Cider'])[1 + weeks % 3]",
+                name("hosted", table.key().name())));
+        Eventually.holds(() -> publisher.indexProgress(listing).isComplete());
+        String first = rankIndex(table);
+        inTransaction(() -> sql.execute("analyze {0}", name("hosted", table.key().name())));
+        assertThat(plan(firstByUse(table))).contains("Index").contains(first);
+
+        Field use = table.field(Cases.USE);
+        changes.changeField(table.key(), use.of(Chosen.Choice.of(List.of("Cider", "Cooking", "Juice", "Eating"))), OWNER);
+        Table changed = catalog.tables().get(table.key());
+        Eventually.holds(() -> !rankIndex(changed).equals(first));
+        assertThat(plan(firstByUse(changed))).contains("Index").contains(rankIndex(changed));
+        assertThat(sql.fetch(firstByUse(changed)).getValues(1, String.class)).containsOnly("Cider");
+    }
+
+    private String rankIndex(Table table) {
+        return sql.fetch("select indexrelid::regclass::text from pg_index where indrelid = {0}::regclass and indisvalid "
+                + "and indexrelid::regclass::text like '%\\_rank\\_%'", DSL.val("hosted." + table.key()))
+                .getValues(0, String.class).stream().collect(Collectors.joining(" ")).replace("hosted.", "");
+    }
+
+    private String firstByUse(Table table) {
+        TableSql as = TableSql.plain(table);
+        return sql.renderInlined(DSL.select(as.rowId(), as.shown(Cases.USE)).from(as.asTable())
+                .where(as.shown(Cases.USE).isNotNull()).orderBy(as.sorted(Cases.USE), as.rowId()).limit(25));
     }
 
     /** Each would wait for the other: these indexes for whoever alters the table, and that for them. */

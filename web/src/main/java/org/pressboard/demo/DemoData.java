@@ -2,29 +2,19 @@ package org.pressboard.demo;
 
 import java.io.IOException;
 import java.io.InputStream;
-import java.util.Arrays;
-import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import java.util.concurrent.ExecutionException;
-import java.util.stream.Collectors;
 import org.pressboard.bulk.Intake;
 import org.pressboard.bulk.Intakes;
 import org.pressboard.catalog.Account;
 import org.pressboard.catalog.Accounts;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Site;
-import org.pressboard.edition.Page;
-import org.pressboard.edition.PageKey;
-import org.pressboard.grant.Openness;
 import org.pressboard.history.Author;
 import org.pressboard.intake.Plan;
-import org.pressboard.listing.Listing;
-import org.pressboard.listing.SortBy;
 import org.pressboard.schema.Publisher;
-import org.pressboard.table.TableKey;
-import org.pressboard.value.FieldKey;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
@@ -53,9 +43,10 @@ class DemoData implements ApplicationRunner {
     private final PasswordEncoder passwords;
     private final DemoTables tables;
     private final DemoPictures pictures;
+    private final DemoPages pages;
 
     DemoData(Accounts accounts, Catalog catalog, Intakes intakes, Publisher publisher, PasswordEncoder passwords,
-            DemoTables tables, DemoPictures pictures) {
+            DemoTables tables, DemoPictures pictures, DemoPages pages) {
         this.accounts = accounts;
         this.catalog = catalog;
         this.intakes = intakes;
@@ -63,6 +54,7 @@ class DemoData implements ApplicationRunner {
         this.passwords = passwords;
         this.tables = tables;
         this.pictures = pictures;
+        this.pages = pages;
     }
 
     @Override
@@ -78,16 +70,7 @@ class DemoData implements ApplicationRunner {
             tables.settle(file);
         }
         pictures.draw();
-        show("varieties", "Varieties", List.of("picture", "name", "use", "season", "flavours", "keeps_weeks",
-                "trees", "score", "first_recorded", "notes"),
-                List.of("name", "use", "season", "flavours", "notes"),
-                List.of("use", "season", "keeps_weeks", "first_recorded"), "name");
-        show("trees", "Find a tree", List.of("tree", "plot", "variety", "season", "health", "planted", "height_m",
-                "picked_this_season", "highest_pledge", "propped"),
-                List.of("tree", "plot", "variety", "season", "health"), List.of("variety", "health", "season",
-                "planted", "propped", "height_m", "picked_this_season", "highest_pledge"), "tree");
-        publish("varieties", "varieties", "plots");
-        publish("trees", "trees");
+        pages.publish();
         addPeople();
     }
 
@@ -104,25 +87,6 @@ class DemoData implements ApplicationRunner {
             throw new IllegalStateException("The demo's " + file + " could not be brought in whole: " + done);
         }
         intakes.discard(id);
-    }
-
-    private void show(String key, String title, List<String> fields, List<String> searched, List<String> narrowed,
-            String order) {
-        Page draft = catalog.page(new PageKey(key)).orElseThrow().draft();
-        Listing listing = draft.listings().getFirst();
-        catalog.changeDraft(new Page(draft.key(), title, List.of(new Listing(listing.key(), listing.table(),
-                listing.keep(), keys(fields), keys(searched), keys(narrowed), List.of(SortBy.up(new FieldKey(order))),
-                listing.pageSize(),
-                listing.takeAway()))));
-    }
-
-    private static List<FieldKey> keys(List<String> names) {
-        return names.stream().map(FieldKey::new).toList();
-    }
-
-    private void publish(String key, String... open) {
-        publisher.publish(new PageKey(key), Arrays.stream(open).collect(Collectors.toMap(TableKey::new,
-                table -> Openness.EVERYONE)), null);
     }
 
     /** Last, so that a start that broke off begins anew. */

@@ -1,22 +1,27 @@
 package org.pressboard.desk;
 
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.DraftedPage;
+import org.pressboard.catalog.Drafts;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.listing.Listing;
+import org.pressboard.listing.ListingKey;
 import org.pressboard.listing.Suggestion;
 import org.pressboard.problem.Problem;
-import org.pressboard.schema.Publisher;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
-import org.pressboard.table.Field;
-import org.pressboard.value.FieldKey;
-import org.pressboard.table.Fields;
+import org.pressboard.signin.SignedIn;
+import org.pressboard.table.Table;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -24,43 +29,75 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
-/** What an owner changes of a draft: its names, and which fields its listings show. */
+/** What an owner changes of a page as a whole: that there is one, what it is called, and which listings are on it. */
 @Controller
 class DeskDraft {
 
-    private static final int MOST_OF_A_TITLE = 100;
-
     private final Catalog catalog;
-    private final Publisher publisher;
+    private final Drafts drafts;
     private final MessageSource messages;
 
-    DeskDraft(Catalog catalog, Publisher publisher, MessageSource messages) {
+    DeskDraft(Catalog catalog, Drafts drafts, MessageSource messages) {
         this.catalog = catalog;
-        this.publisher = publisher;
+        this.drafts = drafts;
         this.messages = messages;
     }
 
-    /** Changes the page's title, of the draft, and its address, at once. */
+    /** Makes a page with a listing of a table, and goes on to its ticket. */
+    @PostMapping("/desk/pages")
+    String make(@RequestParam String table, @RequestParam(defaultValue = "") String title) {
+        Table of = table(table);
+        String called = title.isBlank() ? of.label() : cut(title.strip(), Page.LONGEST_TITLE);
+        PageKey key = PageKey.from(called, catalog.pageKeys());
+        Listing listing = suggested(of, key.name());
+        catalog.addPage(new Page(key, called, List.of(listing)));
+        return "redirect:/desk/pages/" + key + "/" + listing.key();
+    }
+
+    private Listing suggested(Table table, String name) {
+        return Suggestion.forTable(table, freeKey(name), field -> false);
+    }
+
+    /** Each listing of the site has an address of its own. */
+    private ListingKey freeKey(String name) {
+        Set<String> taken = catalog.pages().values().stream().flatMap(DeskDraft::listings).map(ListingKey::name)
+                .collect(Collectors.toSet());
+        String free = name;
+        for (int i = 2; taken.contains(free); i++) {
+            free = name + "-" + i;
+        }
+        return new ListingKey(free);
+    }
+
+    private static Stream<ListingKey> listings(DraftedPage page) {
+        return Stream.concat(Stream.of(page.draft()), page.editions().stream().map(edition -> edition.page()))
+                .flatMap(each -> each.listings().stream()).map(Listing::key);
+    }
+
+    /** Changes what the draft is called and says first, and the page's address at once. */
     @PostMapping("/desk/pages/{key}/names")
     String name(@PathVariable String key, @RequestParam String title, @RequestParam String address,
+            @RequestParam(defaultValue = "") String lead, @RequestParam(defaultValue = "no") String menu,
             RedirectAttributes flash) {
-        Page draft = find(key);
+        Page draft = DraftedPages.find(catalog, key).draft();
         String plainTitle = title.strip();
         String plainAddress = address.strip();
         Optional<Problem> problem = problem(draft, plainTitle, plainAddress);
         if (problem.isPresent()) {
-            flash.addFlashAttribute("problem", new Words(messages, Locale.UK)
-                    .say("desk." + problem.get().code(), problem.get().details().toArray()));
-            return "redirect:/desk/pages/" + key;
+            return refused(key, problem.get(), flash);
         }
+        change(draft, page -> page.titled(plainTitle).leading(cut(lead.strip().replace("\0", ""), Page.LONGEST_LEAD))
+                .listed(menu.equals("yes")));
         PageKey to = new PageKey(plainAddress);
-        publisher.name(draft.key(), plainTitle, to);
+        if (!draft.key().equals(to)) {
+            catalog.move(draft.key(), to);
+        }
         flash.addFlashAttribute("named", true);
         return "redirect:/desk/pages/" + to;
     }
 
     private Optional<Problem> problem(Page draft, String title, String address) {
-        if (title.isEmpty() || title.length() > MOST_OF_A_TITLE || title.indexOf('\0') >= 0) {
+        if (title.isEmpty() || title.length() > Page.LONGEST_TITLE || title.indexOf('\0') >= 0) {
             return Optional.of(Problem.of("page.no-title"));
         }
         if (!PageKey.isValid(address)) {
@@ -70,30 +107,60 @@ class DeskDraft {
         return taken ? Optional.of(Problem.of("page.taken-address", address)) : Optional.empty();
     }
 
-    /** Changes which fields a listing of the draft shows; their order stays, those shown anew come behind. */
-    @PostMapping("/desk/pages/{key}/{listing}/show")
-    String show(@PathVariable String key, @PathVariable String listing, @RequestParam(defaultValue = "") Set<String> show,
+    /** Puts a listing of a table under the others, and goes on to its ticket. */
+    @PostMapping("/desk/pages/{key}/listings")
+    String add(@PathVariable String key, @RequestParam String table) {
+        Page draft = DraftedPages.find(catalog, key).draft();
+        Table of = table(table);
+        Listing listing = suggested(of, of.key().name().replace('_', '-'));
+        change(draft, page -> {
+            List<Listing> more = new ArrayList<>(page.listings());
+            more.add(listing);
+            return page.with(more);
+        });
+        return "redirect:/desk/pages/" + key + "/" + listing.key();
+    }
+
+    /** Moves a listing up or down, or takes it off the page. */
+    @PostMapping("/desk/pages/{key}/listings/{listing}")
+    String move(@PathVariable String key, @PathVariable String listing, @RequestParam String way,
             RedirectAttributes flash) {
-        Page draft = find(key);
-        List<Listing> changed = draft.listings().stream()
-                .map(each -> each.key().name().equals(listing) ? showing(each, show) : each).toList();
-        if (changed.stream().anyMatch(each -> each.show().isEmpty())) {
-            flash.addFlashAttribute("problem", new Words(messages, Locale.UK).say("desk.show.nothing"));
-        } else {
-            catalog.changeDraft(draft.with(changed));
+        Page draft = DraftedPages.find(catalog, key).draft();
+        if (way.equals("off") && draft.listings().size() == 1) {
+            return refused(key, Problem.of("page.last-listing"), flash);
         }
+        change(draft, page -> page.with(moved(page.listings(), listing, way)));
         return "redirect:/desk/pages/" + key;
     }
 
-    private Listing showing(Listing listing, Set<String> show) {
-        Fields fields = catalog.table(listing.table()).orElseThrow().fields();
-        List<FieldKey> shown = Stream.concat(listing.show().stream(), fields.stream().map(Field::key)).distinct()
-                .filter(field -> show.contains(field.name())).toList();
-        return listing.showing(shown, Suggestion.searchable(fields, shown), Suggestion.narrowable(fields, shown));
+    private static List<Listing> moved(List<Listing> listings, String which, String way) {
+        List<Listing> moved = new ArrayList<>(listings);
+        int at = moved.stream().map(listing -> listing.key().name()).toList().indexOf(which);
+        int to = way.equals("up") ? at - 1 : at + 1;
+        if (way.equals("off") && at >= 0) {
+            moved.remove(at);
+        } else if (at >= 0 && to >= 0 && to < moved.size()) {
+            Collections.swap(moved, at, to);
+        }
+        return moved;
     }
 
-    private Page find(String key) {
-        return Optional.of(key).filter(PageKey::isValid).map(PageKey::new).flatMap(catalog::page)
-                .orElseThrow(() -> new NotThere("not-there.page")).draft();
+    private void change(Page draft, UnaryOperator<Page> change) {
+        drafts.change(draft.key(), SignedIn.author().who(), change);
+    }
+
+    private String refused(String key, Problem problem, RedirectAttributes flash) {
+        flash.addFlashAttribute("problem", new Words(messages, Locale.UK)
+                .say("desk." + problem.code(), problem.details().toArray()));
+        return "redirect:/desk/pages/" + key;
+    }
+
+    private static String cut(String text, int longest) {
+        return text.substring(0, Math.min(text.length(), longest));
+    }
+
+    private Table table(String key) {
+        return catalog.tables().all().stream().filter(table -> table.key().name().equals(key)).findFirst()
+                .orElseThrow(() -> new NotThere("not-there.table"));
     }
 }

@@ -35,10 +35,6 @@ class DeskFiles {
 
     /** A file that was brought, or why it was not taken. */
     public record Brought(String name, String content, boolean picture, String problem) {
-
-        public String value() {
-            return content + "/" + name;
-        }
     }
 
     /** @param pictures whether the field takes nothing but pictures */

@@ -17,13 +17,13 @@ import org.pressboard.bulk.Archive;
 import org.pressboard.bulk.Intake;
 import org.pressboard.bulk.Intakes;
 import org.pressboard.catalog.Catalog;
-import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.sheet.Moments;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
 import org.pressboard.signin.SignedIn;
+import org.pressboard.table.Currencies;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.value.SpreadsheetCells;
@@ -130,7 +130,7 @@ class DeskIntake {
             return "redirect:/desk/intake/" + id;
         }
         IntakeForm form = IntakeForm.sent(intake, parameters);
-        Problems problems = form.plan().check();
+        Problems problems = form.plan().check().and(intakes.against(form.plan()));
         if (!problems.isEmpty()) {
             show(model, intake, form.with(problems));
             return "desk/intake";
@@ -177,8 +177,8 @@ class DeskIntake {
         Intake intake = find(id);
         response.setContentType("text/csv;charset=UTF-8;header=present");
         response.setHeader("Content-Disposition", "attachment; filename=\"kept-aside.csv\"");
-        new KeptAsideCsv(intakes, new Words(messages, language),
-                cells.equals("bare") ? SpreadsheetCells.BARE : SpreadsheetCells.HARMLESS).write(intake, response.getOutputStream());
+        SpreadsheetCells written = cells.equals("bare") ? SpreadsheetCells.BARE : SpreadsheetCells.HARMLESS;
+        new KeptAsideCsv(intakes, new Words(messages, language), written).write(intake, response.getOutputStream());
     }
 
     /** For uploads by script: the refusal alone, to be shown at the place. */
@@ -198,11 +198,13 @@ class DeskIntake {
         model.addAttribute("dialects", new DialectChoices(intake, words));
         model.addAttribute("twins", twins(intake, words));
         model.addAttribute("brought", archive.brought(intake.id()));
-        model.addAttribute("tables", catalog.tables().all());
+        model.addAttribute("tables", catalog.published().tables().all());
+        model.addAttribute("currencies", Currencies.ALL);
+        model.addAttribute("lookedAt", Intakes.LOOKED_AT);
         model.addAttribute("namings", form == null ? Map.of() : intakes.namings(intake, form.plan()));
         model.addAttribute("refusals", intake.problems().all().stream().map(words::say).toList());
-        List<Problem> open = form == null ? List.of() : form.problems().all();
-        model.addAttribute("missing", open.stream().map(words::say).toList());
+        Problems missing = form == null ? Problems.NONE : form.problems().and(intakes.against(form.plan()));
+        model.addAttribute("missing", missing.all().stream().distinct().map(words::say).toList());
     }
 
     /** The same content brought before: where it is now, and what bringing it in again would add. */

@@ -7,7 +7,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
@@ -16,8 +15,7 @@ import org.pressboard.bulk.Intake;
 import org.pressboard.bulk.Intakes;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.DraftedPage;
-import org.pressboard.edition.Edition;
-import org.pressboard.edition.PageKey;
+import org.pressboard.catalog.PublishedSite;
 import org.pressboard.grant.Openness;
 import org.pressboard.grant.Sight;
 import org.pressboard.listing.AddressPart;
@@ -25,8 +23,6 @@ import org.pressboard.listing.Listing;
 import org.pressboard.schema.Indexes;
 import org.pressboard.schema.Publisher;
 import org.pressboard.sheet.Asking;
-import org.pressboard.sheet.Moments;
-import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Place;
 import org.pressboard.sheet.Sheet;
 import org.pressboard.sheet.Sheets;
@@ -73,24 +69,21 @@ class DeskPages {
     public record AsideLine(String line, List<String> reasons) {
     }
 
-    /** An edition as the desk lists it. */
-    public record EditionLine(int number, String when, boolean shown) {
-    }
-
     @GetMapping("/desk/pages")
     String pages(Model model) {
         model.addAttribute("pages", catalog.pages().values());
+        model.addAttribute("tables", catalog.tables().all());
         return "desk/pages";
     }
 
     @GetMapping("/desk/pages/{key}")
     String page(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters,
             @RequestParam @Nullable UUID intake, Model model) {
-        DraftedPage page = find(key);
+        DraftedPage page = DraftedPages.find(catalog, key);
         model.addAttribute("page", page);
         model.addAttribute("tables", tables(page));
+        model.addAttribute("allTables", catalog.tables().all());
         model.addAttribute("sheets", listings(page).map(listing -> sheet(page, listing, parameters)).toList());
-        model.addAttribute("editions", page.editions().stream().map(edition -> line(page, edition)).toList());
         model.addAttribute("indexes", indexes(page));
         Optional.ofNullable(intake).flatMap(intakes::find).ifPresent(done -> showIntake(model, done));
         model.addAttribute("shown", listings(page).map(this::shown).toList());
@@ -112,17 +105,16 @@ class DeskPages {
     @GetMapping("/desk/pages/{key}/{listing}/rows")
     String rows(@PathVariable String key, @PathVariable String listing,
             @RequestParam MultiValueMap<String, String> parameters, Model model, HttpServletResponse response) {
-        DraftedPage page = find(key);
-        Sheet sheet = page.draft().listings().stream().filter(each -> each.key().name().equals(listing)).findFirst()
-                .map(each -> sheet(page, each, parameters)).orElseThrow(() -> new NotThere("not-there.listing"));
+        DraftedPage page = DraftedPages.find(catalog, key);
+        Sheet sheet = sheet(page, DraftedPages.listing(page.draft(), listing), parameters);
         response.setHeader("HX-Replace-Url", sheet.place().page() + sheet.query());
         model.addAttribute("sheet", sheet);
         return "sheet/sheet :: sheet";
     }
 
-    @GetMapping("/desk/pages/{key}/indexes")
+    @GetMapping("/desk/indexes/{key}")
     String indexes(@PathVariable String key, Model model) {
-        DraftedPage page = find(key);
+        DraftedPage page = DraftedPages.find(catalog, key);
         model.addAttribute("page", page);
         model.addAttribute("indexes", indexes(page));
         return "desk/page :: indexes";
@@ -131,7 +123,7 @@ class DeskPages {
     @PostMapping("/desk/pages/{key}/publish")
     String publish(@PathVariable String key, @RequestParam Map<String, String> parameters,
             RedirectAttributes flash) {
-        DraftedPage page = find(key);
+        DraftedPage page = DraftedPages.find(catalog, key);
         Words words = new Words(messages, Locale.UK);
         Map<TableKey, Openness> open = new HashMap<>();
         for (TableOnPage table : tables(page)) {
@@ -185,23 +177,15 @@ class DeskPages {
 
     @PostMapping("/desk/pages/{key}/withdraw")
     String withdraw(@PathVariable String key, RedirectAttributes flash) {
-        catalog.withdraw(find(key).draft().key());
+        catalog.withdraw(DraftedPages.find(catalog, key).draft().key());
         flash.addFlashAttribute("withdrawn", true);
         return "redirect:/desk/pages/" + key;
     }
 
-    private DraftedPage find(String key) {
-        return Optional.of(key).filter(PageKey::isValid).map(PageKey::new).flatMap(catalog::page)
-                .orElseThrow(() -> new NotThere("not-there.page"));
-    }
-
-    private static EditionLine line(DraftedPage page, Edition edition) {
-        return new EditionLine(edition.number(), Moments.written(edition.publishedAt()), Objects.equals(edition.number(), page.shown()));
-    }
-
     private List<TableOnPage> tables(DraftedPage page) {
+        PublishedSite site = catalog.published();
         return listings(page).map(Listing::table).distinct()
-                .map(key -> onPage(page, catalog.table(key).orElseThrow(), Openness.of(catalog.grants(key)))).toList();
+                .map(key -> onPage(page, site.table(key), site.openness(key))).toList();
     }
 
     /** That nobody may see a table is not chosen before the page was published so. */

@@ -2,7 +2,7 @@ package org.pressboard.desk;
 
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Site;
-import org.pressboard.schema.Publisher;
+import org.pressboard.schema.IndexUpkeep;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -15,11 +15,11 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class DeskSettings {
 
     private final Catalog catalog;
-    private final Publisher publisher;
+    private final IndexUpkeep indexes;
 
-    DeskSettings(Catalog catalog, Publisher publisher) {
+    DeskSettings(Catalog catalog, IndexUpkeep indexes) {
         this.catalog = catalog;
-        this.publisher = publisher;
+        this.indexes = indexes;
     }
 
     @GetMapping("/desk/settings")
@@ -40,7 +40,7 @@ class DeskSettings {
             return settings(model);
         }
         catalog.changeSite(new Site(name.strip(), language, plainAddress));
-        publisher.completeIndexes();
+        indexes.complete();
         flash.addFlashAttribute("changed", true);
         return "redirect:/desk/settings";
     }

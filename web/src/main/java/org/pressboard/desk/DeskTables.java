@@ -6,6 +6,7 @@ import java.util.UUID;
 import org.pressboard.bulk.Intakes;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.DraftedPage;
+import org.pressboard.catalog.PublishedSite;
 import org.pressboard.desk.table.TableListing;
 import org.pressboard.grant.Openness;
 import org.pressboard.schema.Bin;
@@ -82,8 +83,9 @@ class DeskTables {
 
     private TableEntry entry(Table table, List<DraftedPage> pages, Locale language) {
         List<DraftedPage> on = pages.stream().filter(page -> page.lists(table.key())).toList();
-        String rows = sheets.count(TableListing.everything(catalog.published().tables(), table.key()), language);
-        return new TableEntry(table, rows, Openness.of(catalog.grants(table.key())), on);
+        PublishedSite site = catalog.published();
+        String rows = sheets.count(TableListing.everything(site.tables(), table.key()), language);
+        return new TableEntry(table, rows, site.openness(table.key()), on);
     }
 
     /** Makes a table from nothing: with one field, by which its rows are known. */

@@ -1,6 +1,7 @@
 package org.pressboard.desk;
 
 import java.util.ArrayList;
+import java.util.Currency;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -14,6 +15,7 @@ import org.pressboard.intake.Plan;
 import org.pressboard.intake.Reading;
 import org.pressboard.intake.Survey;
 import org.pressboard.problem.Problems;
+import org.pressboard.table.Currencies;
 import org.pressboard.table.TableKey;
 import org.pressboard.value.Names;
 
@@ -58,7 +60,18 @@ record IntakeForm(Plan plan, List<Column> columns, Problems problems) {
 
         /** The readings to choose from by themselves. */
         public List<Reading> offered() {
-            return survey.offered().stream().filter(reading -> reading != Reading.REFERENCE).toList();
+            return survey.offered().stream().filter(reading -> !reading.isOfRows()).toList();
+        }
+
+        /** Whether somebody must say of which currency it is. */
+        public boolean isAmount() {
+            return !isLeftOut() && said.reading() != null && said.reading().isAmount();
+        }
+
+        /** How many digits the amounts may have behind the mark, where some have more; else -1. */
+        public int minorUnits() {
+            int minor = isAmount() ? Currency.getInstance(said.amountsOf()).getDefaultFractionDigits() : -1;
+            return minor >= 0 && fit().digits() > minor ? minor : -1;
         }
 
         public boolean isBeside() {
@@ -125,13 +138,16 @@ record IntakeForm(Plan plan, List<Column> columns, Problems problems) {
         for (int i = 0; i < survey.columns().size(); i++) {
             String[] choice = parameters.getOrDefault("reading." + i, "").split(TO, 2);
             Reading reading = reading(survey.columns().get(i), choice[0]);
+            boolean leads = reading != null && reading.isOfRows() && choice.length > 1 && Names.isValid(choice[1]);
             columns.add(new Plan.Column(i, parameters.getOrDefault("label." + i, ""), reading,
-                    !parameters.containsKey("take." + i),
-                    reading == Reading.REFERENCE && choice.length > 1 && Names.isValid(choice[1])
-                            ? new TableKey(choice[1]) : null,
-                    parameters.containsKey("making." + i)));
+                    !parameters.containsKey("take." + i), leads ? new TableKey(choice[1]) : null,
+                    parameters.containsKey("making." + i), currency(parameters.get("currency." + i))));
         }
         return of(intake, new Plan(parameters.getOrDefault("label", ""), columns));
+    }
+
+    private static @Nullable String currency(@Nullable String chosen) {
+        return chosen != null && Currencies.ALL.contains(chosen) ? chosen : null;
     }
 
     private static @Nullable Reading reading(ColumnSurvey column, String chosen) {

@@ -12,8 +12,13 @@ import java.util.List;
  * @param label  the heading it belongs to
  * @param naming whether it names its row, which begins with it where rows are folded
  * @param tags   the texts that it consists of, each in a colour; none where it is one text
+ * @param column how its column looks, as classes; may be empty
  */
-public record Cell(String kind, String text, String href, String label, boolean naming, List<Tag> tags) {
+public record Cell(String kind, String text, String href, String label, boolean naming, List<Tag> tags, String column) {
+
+    Cell(String kind, String text, String href, String label, boolean naming, List<Tag> tags) {
+        this(kind, text, href, label, naming, tags, "");
+    }
 
     /** A text and the name of the colour behind it. */
     public record Tag(String text, String colour) {
@@ -28,7 +33,11 @@ public record Cell(String kind, String text, String href, String label, boolean 
     }
 
     Cell asName() {
-        return new Cell(kind, text, href, label, true, tags);
+        return new Cell(kind, text, href, label, true, tags, column);
+    }
+
+    Cell in(String classes) {
+        return new Cell(kind, text, href, label, naming, tags, classes);
     }
 
     public boolean isEmpty() {

@@ -26,6 +26,9 @@ public final class FileAnswer {
     /** The longer edge of a picture in a list, in pixels of a fine screen. */
     public static final int IN_LISTS = 128;
 
+    /** The same of one that takes up a card, or more. */
+    static final int IN_CARDS = 640;
+
     private final Files files;
     private final HttpServletResponse response;
 
@@ -41,22 +44,25 @@ public final class FileAnswer {
 
     /** @param edge how long the longer edge of a picture need be at least; 0: as long as it is */
     public void give(String content, String name, int edge) throws IOException {
-        KeptFile file = files.find(content).orElseThrow(() -> new NotThere("not-there.file"));
-        response.setHeader("Content-Security-Policy", POLICY);
-        response.setHeader(HttpHeaders.CACHE_CONTROL, LONG.getHeaderValue());
         Optional<byte[]> small = edge > 0 ? files.thumbnail(content, edge) : Optional.empty();
         if (small.isPresent()) {
-            response.setContentType("image/jpeg");
-            response.setContentLength(small.get().length);
+            begin("image/jpeg", small.get().length);
             response.getOutputStream().write(small.get());
             return;
         }
+        KeptFile file = files.find(content).orElseThrow(() -> new NotThere("not-there.file"));
         if (!file.isPicture()) {
             response.setHeader(HttpHeaders.CONTENT_DISPOSITION,
                     ContentDisposition.attachment().filename(name, UTF_8).build().toString());
         }
-        response.setContentType(file.mediaType());
-        response.setContentLengthLong(file.size());
+        begin(file.mediaType(), file.size());
         files.write(file, response.getOutputStream());
+    }
+
+    private void begin(String mediaType, long size) {
+        response.setHeader("Content-Security-Policy", POLICY);
+        response.setHeader(HttpHeaders.CACHE_CONTROL, LONG.getHeaderValue());
+        response.setContentType(mediaType);
+        response.setContentLengthLong(size);
     }
 }

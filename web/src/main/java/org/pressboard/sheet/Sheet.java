@@ -2,6 +2,7 @@ package org.pressboard.sheet;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.value.FieldKey;
 
 /**
  * A listing ready to be drawn: every text written, every link made.
@@ -11,12 +12,17 @@ import org.jspecify.annotations.Nullable;
  * @param searched the words searched; {@code null} where there is no search
  * @param cleared  the state without search and narrowing; {@code null} when there is none
  * @param countAll the address that tells how many match, when they were not counted to the end; else {@code null}
+ * @param takeAway the formats in which it may be carried away; none where it stands where that is not offered
+ * @param fields   the fields that the cells of a line are of
+ * @param hint     what stands in the empty search box
+ * @param all      the state that shows all where only the first few are shown; else {@code null}
  * @param large    whether searching takes a while, so that it is not begun with every letter
  */
 public record Sheet(String id, String label, Place place, String query, @Nullable String searched,
                     List<NarrowMenu> menus, List<Chip> chips, List<SortOption> sorts, List<Heading> headings,
                     List<Line> lines, String count, @Nullable String cleared, @Nullable String countAll, Pager pager,
-                    List<String> notices, Names names, List<Hidden> hidden, boolean large) {
+                    List<String> notices, Names names, List<Hidden> hidden, boolean large,
+                    List<String> takeAway, Look look, List<FieldKey> fields, String hint, @Nullable String all) {
 
     private static final int MOST_IN_BAR = 4;
 
@@ -28,8 +34,8 @@ public record Sheet(String id, String label, Place place, String query, @Nullabl
     public record Hidden(String name, String value) {
     }
 
-    /** A row as it is drawn. */
-    public record Line(long rowId, List<Cell> cells) {
+    /** A row as it is drawn, and the address at which it is opened; empty where it is not. */
+    public record Line(long rowId, List<Cell> cells, String opens) {
 
         /** What names the row; empty where nothing does. */
         String name() {
@@ -39,7 +45,7 @@ public record Sheet(String id, String label, Place place, String query, @Nullabl
 
     /** The rows as HTML, every text in it escaped. */
     public String rowsMarkup() {
-        return RowsMarkup.of(lines, place, query);
+        return look.isOfCards() ? CardsMarkup.of(lines, look, fields) : RowsMarkup.of(lines, place, look);
     }
 
     /** The menus that have a place of their own in the bar; the others share one. */

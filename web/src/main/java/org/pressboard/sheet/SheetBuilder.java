@@ -1,15 +1,21 @@
 package org.pressboard.sheet;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
+
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.listing.Asked;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.Narrowing;
+import org.pressboard.listing.Opening;
 import org.pressboard.listing.RequestState;
+import org.pressboard.listing.RowAddress;
 import org.pressboard.listing.RowPage;
+import org.pressboard.listing.Shown;
 import org.pressboard.listing.SortBy;
 import org.pressboard.listing.StateAddress;
+import org.pressboard.listing.TakeAway;
 import org.pressboard.listing.Total;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Chosen;
@@ -22,7 +28,10 @@ import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.PlainForm;
+import org.pressboard.value.Row;
 import org.pressboard.value.Value;
+import org.pressboard.value.WebTexts;
+import org.springframework.web.util.UriUtils;
 
 /** Builds one sheet. For one use. */
 final class SheetBuilder {
@@ -50,17 +59,48 @@ final class SheetBuilder {
     }
 
     Sheet build(RowPage page) {
-        List<Field> shown = listing.show().stream().map(table::field).toList();
+        Look look = new Look(listing.show().layout(), listing.show().cards(), listing.dress(), listing.opening());
         return new Sheet("sheet-" + listing.key(), table.label(), place, address.write(state),
-                listing.search().isEmpty() ? null : state.search(), menus(), chips(), sorts(), headings(shown),
-                new Cells(table, shown, words).lines(page.rows()), count(page),
+                listing.find().search().isEmpty() ? null : state.search(), menus(), chips(), sorts(), headings(),
+                new Cells(table, listing.show().fields(), words, look.isOfCards() ? FileAnswer.IN_CARDS
+                        : FileAnswer.IN_LISTS).lines(page.rows(), this::opens), count(page),
                 state.isNarrowed() ? address.write(state.cleared()) : null, countAll(page),
-                new PagerBuilder(state, address, words).build(page), notices(page), names(), hidden(),
-                page.outOf().atLeast() >= LARGE);
+                isLimited() ? Pager.NONE : new PagerBuilder(state, address, words).build(page),
+                notices(page), names(), hidden(),
+                page.outOf().atLeast() >= LARGE, takeAway(), look, listing.shown(), hint(), all(page));
+    }
+
+    private String opens(Row row) {
+        if (!place.opening().isEmpty()) {
+            return place.opening() + row.id() + address.write(state);
+        }
+        if (listing.opening().link() != null && listing.opening().how() == Opening.How.LINK) {
+            return row.find(listing.opening().link()).map(PlainForm::write).filter(WebTexts::isLink).orElse("");
+        }
+        return listing.opening().how().hasAddress() ? RowAddress.of(table, row).map(key ->
+                place.page() + "/" + UriUtils.encodePathSegment(key, UTF_8) + address.write(state)).orElse("") : "";
+    }
+
+    private String hint() {
+        return listing.find().hint().isEmpty() ? words.say("sheet.search-in", table.label()) : listing.find().hint();
+    }
+
+    /** Whether no more is shown than the first few. */
+    private boolean isLimited() {
+        return listing.ordering().limit() > 0 && state.size() == listing.ordering().limit();
+    }
+
+    /** The state in which the rest is shown too, where there is a rest. */
+    private @Nullable String all(RowPage page) {
+        return isLimited() && page.hasMore() ? address.write(state.withSize(listing.ordering().pageSize())) : null;
+    }
+
+    private List<String> takeAway() {
+        return place.takeAway().isEmpty() ? List.of() : listing.takeAway().stream().map(TakeAway::name).toList();
     }
 
     private List<NarrowMenu> menus() {
-        return listing.narrow().stream().map(table::field)
+        return listing.find().narrow().stream().map(table::field)
                 .filter(field -> field.type().hasFewValues() || field.type().hasRange()
                         || field.type() instanceof Referring)
                 .map(field -> menu(field, "")).toList();
@@ -72,9 +112,13 @@ final class SheetBuilder {
                 .map(value -> new NarrowMenu.Option(PlainForm.write(value), field.type().write(value, words.written()),
                         isPicked(narrowing, value)))
                 .toList();
-        return new NarrowMenu(address.name("f." + field.key()), field.label(), options,
+        return new NarrowMenu(address.name("f." + field.key()), label(field), options,
                 field.type().hasRange() ? range(field, narrowing) : null,
                 field.type() instanceof Referring && !place.picking().isEmpty() ? place.picking() + field.key() : "");
+    }
+
+    private String label(Field field) {
+        return listing.show().find(field.key()).map(look -> look.labelOf(field)).orElse(field.label());
     }
 
     private static boolean isPicked(Narrowing narrowing, Value value) {
@@ -92,7 +136,8 @@ final class SheetBuilder {
     /** By days, also where the field has times of day, unless the address says a time. */
     private static NarrowMenu.Range range(Field field, Narrowing narrowing) {
         boolean hasTime = narrowing.from() instanceof Value.Moment || narrowing.to() instanceof Value.Moment;
-        String input = field.type().isNumber() ? "number" : hasTime ? "datetime-local" : "date";
+        String input = field.type().isNumber() ? "number" : field.type() instanceof Temporal.TimeOfDay ? "time"
+                : hasTime ? "datetime-local" : "date";
         return new NarrowMenu.Range(input, plain(narrowing.from()), plain(narrowing.to()));
     }
 
@@ -126,11 +171,11 @@ final class SheetBuilder {
         List<? extends Value> picked = field.type() instanceof Referring type
                 ? picks.picked(field.key(), type) : narrowing.values();
         for (Value value : picked) {
-            chips.add(new Chip(field.label(), field.type().write(value, words.written()),
+            chips.add(new Chip(label(field), field.type().write(value, words.written()),
                     address.write(state.without(field.key(), value))));
         }
         if (narrowing.from() != null || narrowing.to() != null) {
-            chips.add(new Chip(field.label(), range(field.type(), narrowing),
+            chips.add(new Chip(label(field), range(field.type(), narrowing),
                     address.write(state.narrowed(field.key(), new Narrowing(narrowing.values(), null, null)))));
         }
         return chips;
@@ -153,28 +198,38 @@ final class SheetBuilder {
         return state.sort().isEmpty() ? listing.order() : state.sort();
     }
 
-    private List<Heading> headings(List<Field> shown) {
-        return shown.stream().map(this::heading).toList();
+    private List<Heading> headings() {
+        return listing.show().fields().stream().map(this::heading).toList();
     }
 
-    private Heading heading(Field field) {
+    private Heading heading(Shown look) {
+        Field field = table.field(look.field());
         SortBy first = order().isEmpty() ? null : order().getFirst();
         boolean sorted = first != null && first.field().equals(field.key());
         boolean up = sorted && !first.descending();
         String sortedAs = sorted ? (up ? "ascending" : "descending") : "none";
         SortBy onClick = new SortBy(field.key(), up);
-        return new Heading(field.label(), field.type().isNumber(), field.type().isSortable(), sortedAs,
-                address.write(state.withSort(List.of(onClick))));
+        return new Heading(look.labelOf(field), isInFigures(look, field), isSortable(field), sortedAs,
+                address.write(state.withSort(List.of(onClick))), Cells.column(look));
+    }
+
+    /** Marks stand at the left as texts do. */
+    private static boolean isInFigures(Shown look, Field field) {
+        return field.type().isNumber() && (!(field.type() instanceof Numeric.Rating) || look.format().figures());
+    }
+
+    private boolean isSortable(Field field) {
+        return field.type().isSortable() && !listing.find().unsorted();
     }
 
     private List<SortOption> sorts() {
         List<SortOption> options = new ArrayList<>();
         List<SortBy> current = order();
-        for (FieldKey key : listing.show()) {
-            Field field = table.field(key);
-            if (field.type().isSortable()) {
-                for (SortBy sort : List.of(SortBy.up(key), SortBy.down(key))) {
-                    String text = words.say(sort.descending() ? "sheet.sort-down" : "sheet.sort-up", field.label());
+        for (Shown look : listing.show().fields()) {
+            Field field = table.field(look.field());
+            if (isSortable(field)) {
+                for (SortBy sort : List.of(SortBy.up(field.key()), SortBy.down(field.key()))) {
+                    String text = words.say(sort.descending() ? "sheet.sort-down" : "sheet.sort-up", look.labelOf(field));
                     options.add(new SortOption(sort.toString(), text, current.equals(List.of(sort))));
                 }
             }
@@ -225,7 +280,7 @@ final class SheetBuilder {
     /** What a form must send along: the page size, and the states of the page's other listings. */
     private List<Sheet.Hidden> hidden() {
         List<Sheet.Hidden> hidden = new ArrayList<>();
-        if (state.size() != listing.pageSize()) {
+        if (state.size() != listing.ordering().startSize()) {
             hidden.add(new Sheet.Hidden(address.name("size"), Integer.toString(state.size())));
         }
         address.others().forEach((name, values) ->

@@ -2,17 +2,23 @@ package org.pressboard.sheet;
 
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import org.pressboard.condition.Standpoint;
+import org.pressboard.listing.Listing;
+import org.pressboard.listing.Opening;
+import org.pressboard.listing.RowAddress;
 import org.pressboard.listing.RowPage;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.rows.Rows;
 import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
+import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
 import org.springframework.context.MessageSource;
@@ -40,13 +46,35 @@ public class Sheets {
     }
 
     public Sheet sheet(Asking asking, Place place, Locale language) {
-        RowPage page = rows.page(query(asking), language);
+        RowPage page = rows.page(query(asking).reading(needed(asking.listing(), asking.table())), language);
         return new SheetBuilder(asking, place, new Words(messages, language), new Picks(asking, language)).build(page);
+    }
+
+    /** What is read of each row besides what is shown, for the addresses at which rows are opened. */
+    private static List<FieldKey> needed(Listing listing, Table table) {
+        List<FieldKey> needed = new ArrayList<>();
+        if (listing.opening().how().hasAddress() && table.rowKey() != null) {
+            needed.add(table.rowKey());
+        }
+        if (listing.opening().how() == Opening.How.LINK && listing.opening().link() != null) {
+            needed.add(listing.opening().link());
+        }
+        return needed;
+    }
+
+    /** The row of that key as it is opened from the listing; empty where it is not among those that this visitor gets. */
+    public Optional<Opened> open(Asking asking, Place place, String key, Locale language) {
+        OpenedBuilder builder = new OpenedBuilder(asking, place, new Words(messages, language));
+        RowQuery listed = query(asking).reading(needed(asking.listing(), asking.table()));
+        return asking.listing().opening().how().hasAddress()
+                ? rows.one(query(asking).reading(builder.wanted()), language, RowAddress.read(key))
+                        .map(row -> builder.build(row, rows, listed, language))
+                : Optional.empty();
     }
 
     /** The rows to narrow a field by that are called so, and those narrowed by already. */
     public NarrowMenu pick(Asking asking, String field, String called, Locale language) {
-        Field found = asking.listing().narrow().stream().map(asking.table()::field)
+        Field found = asking.listing().find().narrow().stream().map(asking.table()::field)
                 .filter(each -> each.key().name().equals(field) && each.type() instanceof Referring).findFirst()
                 .orElseThrow(() -> new NotThere("not-there.listing"));
         return new SheetBuilder(asking, Place.atDesk("", ""), new Words(messages, language), new Picks(asking, language))

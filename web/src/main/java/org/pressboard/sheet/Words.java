@@ -1,15 +1,18 @@
 package org.pressboard.sheet;
 
+import java.util.HashMap;
 import java.util.Locale;
+import java.util.Map;
 import java.util.stream.Collectors;
 import org.pressboard.listing.Total;
 import org.pressboard.problem.Problem;
 import org.pressboard.table.Computed;
 import org.pressboard.table.Field;
 import org.pressboard.table.Numeric;
-import org.pressboard.table.Temporal;
 import org.pressboard.table.Table;
+import org.pressboard.table.Temporal;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.Format;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 import org.pressboard.value.WrittenForm;
@@ -21,6 +24,7 @@ public final class Words {
     private final MessageSource messages;
     private final Locale language;
     private final WrittenForm written;
+    private final Map<Format, WrittenForm> forms = new HashMap<>();
 
     public Words(MessageSource messages, Locale language) {
         this.messages = messages;
@@ -63,20 +67,32 @@ public final class Words {
 
     /** What stands in a field of a row, as it is written; of composed text, each part in its own way. */
     public String written(Table table, Field field, Row row) {
+        return written(table, field, row, Format.USUAL);
+    }
+
+    /** The same in that format. */
+    public String written(Table table, Field field, Row row, Format format) {
         Value value = row.get(field.key());
-        if (value == null || !(field.computed() instanceof Computed.Composed composed)) {
-            return value == null ? "" : written(field, value);
+        if (value == null) {
+            return "";
         }
-        return composed.parts().stream().map(part -> switch (part) {
+        if (!(field.computed() instanceof Computed.Composed composed)) {
+            return written(field, value, format);
+        }
+        return format.cased(composed.parts().stream().map(part -> switch (part) {
             case Computed.Part.Words(String text) -> text;
             case Computed.Part.OfField(FieldKey key) -> written(table, table.field(key), row);
-        }).collect(Collectors.joining());
+        }).collect(Collectors.joining()), language);
     }
 
     /** A value of a field as it is written, with its unit. */
     public String written(Field field, Value value) {
-        String text = field.type().write(value, written);
-        return field.unit().isEmpty() || text.isEmpty() ? text : text + "\u00a0" + field.unit();
+        return written(field, value, Format.USUAL);
+    }
+
+    private String written(Field field, Value value, Format format) {
+        String text = format.cased(field.type().write(value, forms.computeIfAbsent(format, written::as)), language);
+        return field.unit().isEmpty() || text.isEmpty() || format.bare() ? text : text + "\u00a0" + field.unit();
     }
 
     public WrittenForm written() {

@@ -32,7 +32,7 @@ public class SiteFrame {
     public List<Entry> menu() {
         PublishedSite site = catalog.published();
         Visitor visitor = SignedIn.currentVisitor();
-        return site.openTo(visitor).values().stream()
+        return site.openTo(visitor).values().stream().filter(edition -> !edition.page().unlisted())
                 .map(edition -> new Entry(edition.page().key().name(), edition.page().title())).toList();
     }
 

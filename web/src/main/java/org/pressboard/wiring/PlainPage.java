@@ -23,7 +23,7 @@ final class PlainPage {
 
     /** The headers that every page has. */
     static void secure(HttpServletResponse response) {
-        response.setHeader("Content-Security-Policy", SecurityConfiguration.CONTENT_SECURITY_POLICY);
+        response.setHeader("Content-Security-Policy", FramePolicy.FRAMED_BY_NONE);
         response.setHeader("X-Content-Type-Options", "nosniff");
         response.setHeader("Cache-Control", "no-store");
     }

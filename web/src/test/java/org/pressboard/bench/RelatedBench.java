@@ -15,6 +15,7 @@ import org.pressboard.grant.Openness;
 import org.pressboard.grant.Visitor;
 import org.pressboard.history.Author;
 import org.pressboard.listing.AddressPart;
+import org.pressboard.listing.Finding;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
 import org.pressboard.listing.RowQuery;
@@ -143,8 +144,8 @@ class RelatedBench {
     private static Listing listing() {
         List<FieldKey> show = List.of(new FieldKey("name"), GROWER, new FieldKey("grower_name"),
                 new FieldKey("grower_since"), new FieldKey("grower_region"), TOTAL);
-        return new Listing(new ListingKey("lots"), LOTS, Condition.ALWAYS, show,
-                List.of(new FieldKey("name"), new FieldKey("grower_name")), List.of(GROWER), List.of(), 25, true);
+        return Listing.plain(new ListingKey("lots"), LOTS, show)
+                .with(Finding.by(List.of(new FieldKey("name"), new FieldKey("grower_name")), List.of(GROWER)));
     }
 
     private void make() throws Exception {

@@ -94,9 +94,11 @@ class FaithfulIntakeTest extends InBrowser {
         page.waitForURL(Pattern.compile(".*/desk/pages/many-fields.*"));
         assertThat(page.locator("main")).containsText("shows 8 of 10 fields; not shown, and neither searched nor "
                 + "narrowed by: f9, f10.");
-        page.getByText("Shown: 8 of 10 fields").click();
-        page.getByLabel("f9").check();
-        button(page, "Keep in the draft").click();
+        link(page, "The ticket of Many fields").click();
+        page.locator("[data-opens=fields]").click();
+        button(page, "+ f9").click();
+        assertThat(page.locator("[data-opens=fields]")).hasText("9 fields");
+        page.navigate(address("/desk/pages/many-fields"));
         assertThat(page.locator("main")).containsText("shows 9 of 10 fields");
         assertThat(page.locator(".table th").last()).hasText("f9");
     }
@@ -108,12 +110,12 @@ class FaithfulIntakeTest extends InBrowser {
         page.waitForURL(Pattern.compile(".*/desk/pages/rename-me.*"));
         page.getByLabel("Everyone").check();
         button(page, "Publish").click();
-        page.getByText("Title and address").click();
+        page.getByText("Title, lead, address, menu").click();
         page.getByLabel("Title").fill("A better title");
         page.getByLabel("Address").fill("trees");
         button(page, "Keep").click();
         assertThat(page.locator(".note-warn")).hasText("Another page is at /trees already. Nothing was changed.");
-        page.getByText("Title and address").click();
+        page.getByText("Title, lead, address, menu").click();
         page.getByLabel("Title").fill("A better title");
         page.getByLabel("Address").fill("better");
         button(page, "Keep").click();

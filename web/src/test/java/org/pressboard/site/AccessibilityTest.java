@@ -16,7 +16,7 @@ class AccessibilityTest extends InBrowser {
     void visitorsPages(ColorScheme scheme) {
         Page page = page(new Browser.NewContextOptions().setViewportSize(1280, 800).setColorScheme(scheme));
         for (String path : new String[] {"/varieties", "/trees?q=ash&f.health=Good&sort=-planted", "/trees?q=zzzz",
-            "/trees?page=x&sort=nosuch", "/sign-in", "/sign-in?failed", "/no-such-page"}) {
+            "/trees?page=x&sort=nosuch", "/work-days", "/sign-in", "/sign-in?failed", "/no-such-page"}) {
             page.navigate(address(path));
             assertThat(violations(page)).as(path).isEmpty();
         }
@@ -42,7 +42,7 @@ class AccessibilityTest extends InBrowser {
         for (String path : new String[] {"/desk/tables", "/desk/tables/trees", "/desk/tables/trees/fields",
             "/desk/tables/trees/history", "/desk/tables/trees/access", "/desk/tables/trees/rows/14",
             "/desk/tables/trees/fields/picked", "/desk/tables/trees/fields/health", "/desk/pages", "/desk/pages/trees",
-            "/desk/settings"}) {
+            "/desk/settings", "/desk/pages/trees/trees", "/desk/editions/trees", "/desk/proof/trees"}) {
             page.navigate(address(path));
             assertThat(violations(page)).as(path).isEmpty();
         }

@@ -11,6 +11,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.Collectors;
@@ -18,17 +19,18 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.pressboard.condition.Condition;
+import org.pressboard.listing.Finding;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
+import org.pressboard.listing.TakeAway;
 import org.pressboard.testing.Eventually;
 import org.springframework.beans.factory.annotation.Autowired;
 
 /** What a stranger does on purpose leaves everybody else's pages as they are. */
 class HarmTest extends WithOwnTable {
 
-    private static final Listing LISTING = new Listing(new ListingKey("grafts"), GRAFTS.key(), Condition.ALWAYS,
-            List.of(NAME, YEAR), List.of(NAME), List.of(YEAR), List.of(), 25, true);
+    private static final Listing LISTING = Listing.plain(new ListingKey("grafts"), GRAFTS.key(), List.of(NAME, YEAR))
+            .with(Finding.by(List.of(NAME), List.of(YEAR))).takenAwayAs(EnumSet.allOf(TakeAway.class));
 
     @Autowired
     private HikariDataSource pool;

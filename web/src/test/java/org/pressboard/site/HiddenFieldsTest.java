@@ -3,19 +3,21 @@ package org.pressboard.site;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import java.util.EnumSet;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.pressboard.condition.Condition;
+import org.pressboard.listing.Finding;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
+import org.pressboard.listing.TakeAway;
 
 /** Fields that a listing does not show tell nothing to anybody, whatever is asked, though it was published so. */
 class HiddenFieldsTest extends WithOwnTable {
 
-    private static final Listing LISTING = new Listing(new ListingKey("grafts"), GRAFTS.key(), Condition.ALWAYS,
-            List.of(NAME), List.of(NAME, YEAR), List.of(NAME, YEAR), List.of(), 25, true);
+    private static final Listing LISTING = Listing.plain(new ListingKey("grafts"), GRAFTS.key(), List.of(NAME))
+            .with(Finding.by(List.of(NAME, YEAR), List.of(NAME, YEAR))).takenAwayAs(EnumSet.allOf(TakeAway.class));
 
     @ParameterizedTest
     @ValueSource(strings = {"f.year=1961", "f.year.from=1962", "f.year.to=1961", "sort=year", "sort=-year"})

@@ -67,10 +67,15 @@ public abstract class InBrowser extends RunningSite {
         errors.removeIf(error -> error.contains(part));
     }
 
-    @AfterEach
-    void nothingInTheConsole() {
+    /** For tests that take away what pages that are open still ask for. */
+    protected void closePages() {
         contexts.forEach(BrowserContext::close);
         contexts.clear();
+    }
+
+    @AfterEach
+    void nothingInTheConsole() {
+        closePages();
         assertThat(errors).isEmpty();
     }
 

@@ -6,22 +6,26 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.pressboard.condition.Condition;
+import org.pressboard.listing.Finding;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
+import org.pressboard.listing.Ordering;
 import org.pressboard.listing.SortBy;
+import org.pressboard.listing.TakeAway;
 
 /** A listing of more rows than are counted while somebody waits. */
 class ManyRowsTest extends WithOwnTable {
 
     @BeforeEach
     void publishMany() {
-        publish(60_000, new Listing(new ListingKey("grafts"), GRAFTS.key(), Condition.ALWAYS, List.of(NAME, YEAR),
-                List.of(NAME), List.of(), List.of(SortBy.up(YEAR)), 25, true));
+        publish(60_000, Listing.plain(new ListingKey("grafts"), GRAFTS.key(), List.of(NAME, YEAR))
+                .with(Finding.by(List.of(NAME), List.of())).with(Ordering.by(List.of(SortBy.up(YEAR))))
+                .takenAwayAs(EnumSet.allOf(TakeAway.class)));
     }
 
     @Test

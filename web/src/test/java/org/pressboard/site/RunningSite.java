@@ -5,10 +5,20 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.Drafts;
+import org.pressboard.edition.PageKey;
+import org.pressboard.grant.Openness;
+import org.pressboard.listing.Listing;
+import org.pressboard.listing.Opening;
+import org.pressboard.listing.Show;
+import org.pressboard.schema.Publisher;
 import org.pressboard.testing.TestDatabase;
 import org.pressboard.wiring.PressboardApplication;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.test.context.DynamicPropertyRegistry;
@@ -36,6 +46,18 @@ public abstract class RunningSite {
         registry.add("PRESSBOARD_DB_URL", () -> DATABASE.url().replaceFirst(":\\d+/", ":" + RELAY.port() + "/"));
         registry.add("PRESSBOARD_DB_USER", DATABASE::user);
         registry.add("PRESSBOARD_DB_PASSWORD", DATABASE::password);
+    }
+
+    /** What tests look at as a table is one here, whatever the demo makes of it. */
+    @Autowired
+    void varietiesAsATable(Catalog catalog, Drafts drafts, Publisher publisher) {
+        PageKey page = new PageKey("varieties");
+        Listing listing = catalog.page(page).orElseThrow().draft().listings().getFirst();
+        if (listing.show().layout() != Show.Layout.TABLE) {
+            drafts.change(page, "test", draft -> draft.changing(listing.key(), it -> it.with(Opening.NONE)
+                    .with(it.show().in(Show.Layout.TABLE))));
+            publisher.publish(page, Map.of(listing.table(), Openness.EVERYONE), null);
+        }
     }
 
     private static int port(String url) {

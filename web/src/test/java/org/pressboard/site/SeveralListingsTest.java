@@ -5,14 +5,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import java.util.EnumSet;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operator;
+import org.pressboard.listing.Finding;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
+import org.pressboard.listing.Ordering;
 import org.pressboard.listing.SortBy;
+import org.pressboard.listing.TakeAway;
 
 /** A page with two listings: each is searched, sorted and leafed through without disturbing the other. */
 class SeveralListingsTest extends WithOwnTable {
@@ -24,8 +28,9 @@ class SeveralListingsTest extends WithOwnTable {
 
     private static Listing listing(String key, Operator operator) {
         Condition keep = Condition.compare(YEAR, operator, org.pressboard.value.Value.of(2000L));
-        return new Listing(new ListingKey(key), GRAFTS.key(), keep, List.of(NAME, YEAR), List.of(NAME), List.of(),
-                List.of(SortBy.up(YEAR)), 10, true);
+        return Listing.plain(new ListingKey(key), GRAFTS.key(), List.of(NAME, YEAR)).keeping(keep)
+                .with(Finding.by(List.of(NAME), List.of())).with(new Ordering(List.of(SortBy.up(YEAR)), 10, 0))
+                .takenAwayAs(EnumSet.allOf(TakeAway.class));
     }
 
     @Test
@@ -45,7 +50,7 @@ class SeveralListingsTest extends WithOwnTable {
         page.reload();
         assertThat(old.locator(".count-text")).hasText("21 to 30 of 40");
         assertThat(young.locator(".count-text")).hasText("1 to 9 of 9, out of 40");
-        assertThat(young.locator("a[download]")).hasAttribute("href",
+        assertThat(young.locator(".take-away a").first()).hasAttribute("href",
                 "/listings/young/rows.csv?young~q=Graft4&old~page=3");
         page.goBack();
         assertThat(old.locator(".count-text")).hasText("11 to 20 of 40");

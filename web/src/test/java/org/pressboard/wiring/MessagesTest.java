@@ -18,8 +18,9 @@ class MessagesTest {
 
     /** Said at the desk alone, which speaks English. */
     private static final Pattern AT_THE_DESK =
-            Pattern.compile("(problem\\.(file|plan|row|intake|entry|field|table|computed|bin|undo|retype|archive|"
-                    + "not-there\\.(table|intake|row|field))|entry|undo|history|act|kind|measure|comparison|characters|colour|reading|kept-aside|kept-as|fit|delimiter|encoding|language|desk)"
+            Pattern.compile("(problem\\.(file|plan|row|intake|entry|field|table|computed|bin|undo|retype|archive|bench|"
+                    + "not-there\\.(table|intake|row|field))|entry|undo|history|act|kind|measure|comparison|characters|colour|reading|line|difference|"
+                    + "definition|edition|gate|sieve|choice|ticket|phrase|clause|comparing|kept-aside|kept-as|fit|delimiter|encoding|language|desk)"
                     + "(\\..*)?");
 
     @Test

@@ -30,7 +30,8 @@ class StructureTest {
             Map.entry("listing", Set.of("condition", "grant", "problem", "table", "value")),
             Map.entry("intake", Set.of("problem", "table", "value")),
             Map.entry("attachment", Set.of()),
-            Map.entry("edition", Set.of("listing", "value")),
+            Map.entry("sieve", Set.of("condition", "grant", "listing", "value")),
+            Map.entry("edition", Set.of("condition", "listing", "table", "value")),
             // store
             Map.entry("change", Set.of("table")),
             Map.entry("catalog", Set.of("change", "condition", "edition", "grant", "listing", "problem", "table", "value")),
@@ -40,7 +41,7 @@ class StructureTest {
             Map.entry("schema", Set.of("catalog", "change", "condition", "edition", "grant", "history", "listing",
                     "problem", "rows", "sql", "table", "value")),
             Map.entry("files", Set.of("attachment", "catalog", "problem", "rows", "table", "value")),
-            Map.entry("editing", Set.of("catalog", "condition", "files", "grant", "history", "problem", "rows", "schema", "sql",
+            Map.entry("editing", Set.of("catalog", "change", "condition", "files", "grant", "history", "problem", "rows", "schema", "sql",
                     "table", "value")),
             Map.entry("bulk", Set.of("catalog", "condition", "edition", "files", "grant", "history", "intake", "listing",
                     "problem", "rows", "schema", "sql", "table", "value")),
@@ -50,8 +51,10 @@ class StructureTest {
             Map.entry("site", Set.of("catalog", "change", "edition", "files", "grant", "listing", "rows", "sheet", "signin",
                     "table")),
             Map.entry("takeaway", Set.of("bulk", "listing", "rows", "sheet", "signin", "site", "table", "value")),
-            Map.entry("desk", Set.of("bulk", "catalog", "desk.table", "edition", "files", "grant", "intake", "listing", "problem",
+            Map.entry("desk", Set.of("bulk", "catalog", "desk.table", "edition", "files", "grant", "history", "intake", "listing", "problem",
                     "schema", "sheet", "signin", "table", "value")),
+            Map.entry("desk.bench", Set.of("catalog", "condition", "desk", "edition", "grant", "history", "listing", "problem", "rows",
+                    "schema", "sheet", "sieve", "signin", "table", "value")),
             Map.entry("desk.table", Set.of("catalog", "condition", "edition", "editing", "grant", "history", "listing", "problem",
                     "rows", "schema", "sheet", "signin", "table", "value")),
             Map.entry("demo", Set.of("bulk", "catalog", "condition", "edition", "editing", "files", "grant", "history", "intake", "listing",
@@ -59,7 +62,7 @@ class StructureTest {
             Map.entry("wiring", Set.of("bulk", "catalog", "problem", "rows", "sheet", "signin", "site", "sql")));
 
     private static final Set<String> CORE = Set.of("problem", "table", "value", "condition", "grant", "listing",
-            "intake", "edition", "attachment");
+            "intake", "edition", "attachment", "sieve");
 
     private static final JavaClasses CLASSES = new ClassFileImporter()
             .withImportOption(new ImportOption.DoNotIncludeTests())

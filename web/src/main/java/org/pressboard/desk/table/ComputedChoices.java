@@ -67,8 +67,8 @@ final class ComputedChoices {
 
     /** The references of all tables that point here, whose rows can be tallied. */
     static List<Choice> tallied(Tables tables, Table table) {
-        return tables.referringTo(table.key()).stream().filter(reference -> !reference.by().type().isSeveral()).map(reference -> new Choice(
-                reference.from().key() + "/" + reference.by().key(),
-                reference.from().label() + " (" + reference.by().label() + ")")).toList();
+        return tables.referringTo(table.key()).stream().filter(reference -> !reference.by().type().isSeveral())
+                .map(reference -> new Choice(reference.from().key() + "/" + reference.by().key(),
+                        reference.from().label() + " (" + reference.by().label() + ")")).toList();
     }
 }

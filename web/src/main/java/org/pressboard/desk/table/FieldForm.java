@@ -5,9 +5,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.sheet.Words;
 import org.pressboard.table.Chosen;
+import org.pressboard.table.Currencies;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
@@ -116,7 +118,7 @@ record FieldForm(FieldKind kind, Map<String, List<String>> sent, @Nullable Field
         return List.of(Chosen.Colour.values()).stream().map(Enum::name).toList();
     }
 
-    public List<String> currencies() {
+    public Set<String> currencies() {
         return Currencies.ALL;
     }
 }

@@ -5,6 +5,7 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Computed;
+import org.pressboard.table.Currencies;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Numeric;
@@ -20,7 +21,8 @@ import org.springframework.util.MultiValueMap;
 enum FieldKind {
 
     TEXT, LONG_TEXT, FORMATTED_TEXT, WHOLE_NUMBER, DECIMAL, MONEY, PERCENT, RATING, YES_NO, DATE, DATE_TIME, TIME,
-    CHOICE, CHOICES, EMAIL, LINK, PHONE, PICTURE, PICTURES, FILE, REFERENCE, REFERENCES, PERSON, BORROWED, TALLY, COMPOSED;
+    CHOICE, CHOICES, EMAIL, LINK, PHONE, PICTURE, PICTURES, FILE, REFERENCE, REFERENCES, PERSON, BORROWED, TALLY,
+    COMPOSED;
 
     private static final int MOST_DIGITS = 10;
     private static final int USUAL_MARKS = 5;
@@ -96,8 +98,10 @@ enum FieldKind {
 
     /** Whether no two rows can be asked to have different values. */
     public boolean cannotDiffer() {
-        return isComputed() || this == REFERENCES || this == PICTURE || this == PICTURES || this == FILE || this == CHOICES || this == LONG_TEXT || this == FORMATTED_TEXT || this == YES_NO
-                || this == RATING;
+        return switch (this) {
+            case LONG_TEXT, FORMATTED_TEXT, RATING, YES_NO, CHOICES, PICTURE, PICTURES, FILE, REFERENCES -> true;
+            default -> isComputed();
+        };
     }
 
     /** The type with what was sent of its details; of a choice, with the options given; empty where some are missing. */

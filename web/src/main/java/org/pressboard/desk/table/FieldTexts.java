@@ -55,6 +55,7 @@ final class FieldTexts {
             case null -> { }
             case Operand.Fixed fixed -> texts.put("start", List.of(typed(field, fixed.value(), site)));
             case Operand.Today today -> put(texts, "startToday", true);
+            case Operand.Beginning beginning -> throw new IllegalStateException("No row begins with " + beginning);
             case Operand.OfVisitor visitor -> put(texts, "startVisitor", true);
         }
     }

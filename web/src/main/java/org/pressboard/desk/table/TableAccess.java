@@ -37,7 +37,7 @@ class TableAccess {
     @GetMapping("/desk/tables/{key}/access")
     String access(@PathVariable String key, Model model) {
         Table table = frame.show(key, "access", model);
-        model.addAttribute("openness", Openness.of(catalog.grants(table.key())));
+        model.addAttribute("openness", frame.openness(table.key()));
         model.addAttribute("pages", catalog.pages().values().stream().filter(page -> page.lists(table.key())).toList());
         model.addAttribute("referring", frame.tables().referringTo(table.key()));
         model.addAttribute("rows", rows(table));

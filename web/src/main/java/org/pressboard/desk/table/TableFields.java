@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.grant.Openness;
 import org.pressboard.history.Act;
 import org.pressboard.history.Acts;
 import org.pressboard.problem.Problem;
@@ -96,15 +97,16 @@ class TableFields {
         return new FieldLine(field.key().name(), field.label(), kind(field), marks, field.help());
     }
 
-    /** Whoever sees the rows, but not those that a field comes from, sees nothing in it; that is said where it is mended. */
+    /** Who sees the rows, but not those that a field comes from, sees nothing in it; said where it is mended. */
     private Optional<String> unseen(Table table, Field field) {
         if (field.open() || !FieldKind.of(field).comesFromRows()) {
             return Optional.empty();
         }
+        Openness own = frame.openness(table.key());
         return frame.tables().reachedFrom(table, List.of(field.key())).stream()
-                .filter(other -> frame.openness(other).compareTo(frame.openness(table.key())) < 0).findFirst()
+                .filter(other -> frame.openness(other).compareTo(own) < 0).findFirst()
                 .map(other -> frame.words().say("desk.field.unseen", frame.tables().get(other).label(),
-                        frame.openness(table.key()).ordinal()));
+                        own.ordinal()));
     }
 
     private String kind(Field field) {
@@ -212,13 +214,16 @@ class TableFields {
         Words site = frame.siteWords();
         try {
             Sampling.Result result = sampling.of(frame.tables(), table.key(), form.field());
-            model.addAttribute("samples", result.samples().stream().map(sample -> new SampleLine(
-                    sample.called().flatMap(value -> table.headingField().map(heading ->
-                            site.written(heading, value))).orElse("–"),
-                    sample.value().map(value -> site.written(result.field(), value)).orElse("–"))).toList());
+            model.addAttribute("samples", result.rows().stream().map(row -> new SampleLine(
+                    orDash(table.headingField().map(heading -> site.written(table, heading, row)).orElse("")),
+                    orDash(site.written(result.table(), result.field(), row)))).toList());
         } catch (ProblemsFound found) {
             model.addAttribute("sampleProblem", frame.words().say(found.problems().all().getFirst()));
         }
+    }
+
+    private static String orDash(String text) {
+        return text.isEmpty() ? "–" : text;
     }
 
     /** The slip with what was chosen so far, and what it comes to. */

@@ -32,7 +32,7 @@ class TableFrame {
 
     /** Who may see all rows of a table. */
     Openness openness(TableKey table) {
-        return Openness.of(catalog.grants(table));
+        return catalog.published().openness(table);
     }
 
     Table find(String key) {

@@ -46,7 +46,7 @@ class TableHistory {
 
     /** An act as the tab lists it. */
     public record ActLine(long id, String when, String who, String what, String rows, boolean undone, boolean undoable,
-                          boolean hasRows) {
+                          boolean hasMore) {
     }
 
     /** A field in the bin. */
@@ -67,6 +67,8 @@ class TableHistory {
                 table.fields().has(removed.field().key()))).toList());
         if (act != null) {
             model.addAttribute("opened", act);
+            model.addAttribute("defined", acts.find(table.key(), act).map(opened -> definition().of(opened.details()))
+                    .orElse(List.of()));
             model.addAttribute("lines", words(table).of(history.ofAct(table, act, ROWS)));
         }
         return "desk/table/history";
@@ -76,13 +78,17 @@ class TableHistory {
         return new HistoryWords(frame.words(), frame.siteWords(), picker, frame.tables(), table);
     }
 
+    private DefinitionWords definition() {
+        return new DefinitionWords(frame.words(), frame.siteWords());
+    }
+
     private ActLine line(Table table, Act act) {
         Act.Rows rows = act.rows();
         String what = frame.words().say("act." + act.what(), act.details().name());
         String counts = rows.isNone() ? "" : frame.words().say("act.rows", rows.added(), rows.changed(), rows.removed());
         boolean undoable = !act.isUndone() && (act.details().after() != null || !rows.isNone());
         return new ActLine(act.id(), Moments.written(act.at()), words(table).who(act), what, counts, act.isUndone(),
-                undoable, rows.changed() + rows.removed() > 0);
+                undoable, rows.changed() + rows.removed() > 0 || !definition().of(act.details()).isEmpty());
     }
 
     /** Asks first where rows were changed since, which would be lost with what the act added. */

@@ -3,9 +3,9 @@ package org.pressboard.desk.table;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.pressboard.condition.Condition;
 import org.pressboard.grant.Sight;
 import org.pressboard.listing.AddressPart;
+import org.pressboard.listing.Finding;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
 import org.pressboard.listing.Suggestion;
@@ -40,8 +40,7 @@ public final class TableListing {
 
     private static Listing of(Table table) {
         List<FieldKey> shown = table.fields().stream().filter(field -> !field.hidden()).map(Field::key).toList();
-        return new Listing(new ListingKey("all"), table.key(), Condition.ALWAYS, shown,
-                Suggestion.searchable(table.fields(), shown), Suggestion.narrowable(table.fields(), shown), List.of(),
-                Listing.USUAL_PAGE_SIZE, false);
+        return Listing.plain(new ListingKey("all"), table.key(), shown).with(Finding.by(
+                Suggestion.searchable(table.fields(), shown), Suggestion.narrowable(table.fields(), shown)));
     }
 }

@@ -1,0 +1,166 @@
+package org.pressboard.edition;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.pressboard.edition.Difference.Line;
+import org.pressboard.listing.Listing;
+import org.pressboard.listing.Show;
+import org.pressboard.listing.Shown;
+import org.pressboard.listing.SortBy;
+import org.pressboard.table.Field;
+import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+import org.pressboard.table.Tables;
+import org.pressboard.value.FieldKey;
+
+/**
+ * What is otherwise on a page than on another, in the order of its tickets' lines.
+ *
+ * <pre>{@code
+ * List<Difference> changed = Differences.between(before, after, tables);
+ * }</pre>
+ */
+public final class Differences {
+
+    private final Tables tables;
+    private final List<Difference> found = new ArrayList<>();
+
+    private Differences(Tables tables) {
+        this.tables = tables;
+    }
+
+    /** @param tables those of the site, for what fields are called */
+    public static List<Difference> between(Page before, Page after, Tables tables) {
+        Differences differences = new Differences(tables);
+        differences.pages(before, after);
+        return List.copyOf(differences.found);
+    }
+
+    private void pages(Page before, Page after) {
+        note(!before.title().equals(after.title()), Line.PAGE, "title", after.title());
+        note(!before.lead().equals(after.lead()), Line.PAGE, "lead");
+        note(before.unlisted() != after.unlisted(), Line.PAGE, after.unlisted() ? "unlisted" : "listed");
+        for (Listing listing : after.listings()) {
+            before.listing(listing.key()).ifPresentOrElse(was -> listings(was, listing),
+                    () -> found.add(Difference.of(Line.PAGE, "added", label(listing.table()))));
+        }
+        before.listings().stream().filter(listing -> after.listing(listing.key()).isEmpty())
+                .forEach(listing -> found.add(Difference.of(Line.PAGE, "removed", label(listing.table()))));
+        note(!shared(before, after).equals(shared(after, before)), Line.PAGE, "order");
+    }
+
+    private static List<Object> shared(Page one, Page other) {
+        return one.listings().stream().<Object>map(Listing::key)
+                .filter(key -> other.listings().stream().anyMatch(listing -> listing.key().equals(key))).toList();
+    }
+
+    private void listings(Listing before, Listing after) {
+        if (!before.table().equals(after.table())) {
+            // nothing of the one can be compared with the other
+            found.add(Difference.of(Line.TAKE, "table", label(after.table())));
+            return;
+        }
+        note(!before.keep().equals(after.keep()), Line.KEEP, "rows",
+                new Difference.Kept(after.table(), after.keep()));
+        show(after.table(), before.show(), after.show());
+        find(before, after);
+        order(before, after);
+        opening(before, after);
+        dress(before, after);
+    }
+
+    private void show(TableKey table, Show before, Show after) {
+        note(before.layout() != after.layout(), Line.SHOW, "layout", after.layout());
+        cards(table, before, after);
+        List<FieldKey> had = before.keys();
+        List<FieldKey> has = after.keys();
+        has.stream().filter(key -> !had.contains(key)).forEach(key ->
+                found.add(Difference.of(Line.SHOW, "added", label(table, after, key))));
+        had.stream().filter(key -> !has.contains(key)).forEach(key ->
+                found.add(Difference.of(Line.SHOW, "hid", label(table, before, key))));
+        note(!had.stream().filter(has::contains).toList().equals(has.stream().filter(had::contains).toList()), Line.SHOW,
+                "order", has.stream().map(key -> label(table, after, key)).collect(Collectors.joining(", ")));
+        for (Shown shown : after.fields()) {
+            before.find(shown.field()).ifPresent(was -> {
+                note(!was.label().equals(shown.label()), Line.SHOW, "label", label(table, before, shown.field()),
+                        label(table, after, shown.field()));
+                note(!was.labelled("").equals(shown.labelled("")), Line.SHOW, "look", label(table, after, shown.field()));
+            });
+        }
+    }
+
+    private void cards(TableKey table, Show before, Show after) {
+        note(before.cards().across() != after.cards().across(), Line.SHOW, "across", after.cards().across());
+        note(before.cards().picture() != after.cards().picture(), Line.SHOW, "picture", after.cards().picture());
+        note(before.cards().labels() != after.cards().labels(), Line.SHOW,
+                after.cards().labels() ? "labels" : "no-labels");
+        note(!before.cards().tags().equals(after.cards().tags()), Line.SHOW,
+                after.cards().tags().isEmpty() ? "no-tags" : "tags", after.cards().tags().stream()
+                        .map(key -> label(table, after, key)).collect(Collectors.joining(", ")));
+    }
+
+    private void find(Listing before, Listing after) {
+        note(!before.find().search().equals(after.find().search()), Line.LET,
+                after.find().search().isEmpty() ? "no-search" : "search", labels(after, after.find().search()));
+        note(!before.find().hint().equals(after.find().hint()), Line.LET, "hint", after.find().hint());
+        note(!before.find().narrow().equals(after.find().narrow()), Line.LET,
+                after.find().narrow().isEmpty() ? "no-narrowing" : "narrow", labels(after, after.find().narrow()));
+        note(before.find().unsorted() != after.find().unsorted(), Line.LET,
+                after.find().unsorted() ? "unsorted" : "sorted");
+        note(!before.takeAway().equals(after.takeAway()), Line.LET,
+                after.takeAway().isEmpty() ? "no-take-away" : "take-away",
+                after.takeAway().stream().map(Enum::name).collect(Collectors.joining(", ")));
+    }
+
+    private void order(Listing before, Listing after) {
+        note(!before.order().equals(after.order()), Line.ORDER, after.order().isEmpty() ? "as-added" : "by",
+                labels(after, after.order().stream().map(SortBy::field).toList()));
+        note(before.ordering().pageSize() != after.ordering().pageSize(), Line.ORDER, "page-size",
+                after.ordering().pageSize());
+        note(before.ordering().limit() != after.ordering().limit(), Line.ORDER,
+                after.ordering().limit() == 0 ? "no-limit" : "limit", after.ordering().limit());
+    }
+
+    private void opening(Listing before, Listing after) {
+        note(before.opening().how() != after.opening().how(), Line.OPEN, "how", after.opening().how());
+        note(!before.opening().button().equals(after.opening().button()), Line.OPEN,
+                after.opening().button().isEmpty() ? "no-button" : "button", after.opening().button());
+        note(!before.opening().fields().equals(after.opening().fields()), Line.OPEN,
+                after.opening().fields().isEmpty() ? "as-shown" : "fields",
+                labels(after, after.opening().fields().stream().map(Shown::field).toList()));
+        note(!Objects.equals(before.opening().link(), after.opening().link()), Line.OPEN, "link",
+                after.opening().link() == null ? "" : label(after.table(), after.show(), after.opening().link()));
+    }
+
+    private void dress(Listing before, Listing after) {
+        note(before.dress().density() != after.dress().density(), Line.DRESS, "density", after.dress().density());
+        note(before.dress().stripes() != after.dress().stripes(), Line.DRESS, "stripes", after.dress().stripes());
+        note(before.dress().rules() != after.dress().rules(), Line.DRESS, "rules", after.dress().rules());
+        note(!before.dress().title().equals(after.dress().title()), Line.DRESS, "title", after.dress().title());
+        note(!before.dress().lead().equals(after.dress().lead()), Line.DRESS, "lead");
+        note(!before.dress().nothing().equals(after.dress().nothing()), Line.DRESS, "nothing");
+    }
+
+    private void note(boolean differs, Line line, String code, Object... details) {
+        if (differs) {
+            found.add(Difference.of(line, code, details));
+        }
+    }
+
+    private String labels(Listing listing, List<FieldKey> keys) {
+        return keys.stream().map(key -> label(listing.table(), listing.show(), key)).collect(Collectors.joining(", "));
+    }
+
+    /** What it is called on the listing, else in its table; of a field that is gone, its key. */
+    private String label(TableKey table, Show show, FieldKey key) {
+        return show.find(key).map(Shown::label).filter(label -> !label.isEmpty())
+                .or(() -> tables.find(table).flatMap(of -> of.fields().find(key)).map(Field::label)).orElse(key.name());
+    }
+
+    private String label(TableKey table) {
+        return Optional.of(table).flatMap(tables::find).map(Table::label).orElse(table.name());
+    }
+}

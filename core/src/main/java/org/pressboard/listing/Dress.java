@@ -1,0 +1,59 @@
+package org.pressboard.listing;
+
+import java.util.Objects;
+
+/**
+ * How a listing looks besides what it shows.
+ *
+ * @param title   what stands over it; empty: nothing
+ * @param lead    what is said of it before its rows; may be empty
+ * @param nothing what is said where it has no rows; empty: that there are none
+ */
+public record Dress(Density density, Stripes stripes, Rules rules, String title, String lead, String nothing) {
+
+    public static final Dress USUAL = new Dress(Density.MIDDLE, Stripes.NONE, Rules.LINES, "", "", "");
+    public static final int LONGEST_TITLE = 100;
+    public static final int LONGEST_LEAD = 500;
+
+    /** How close rows stand. */
+    public enum Density { DENSE, MIDDLE, AIRY }
+
+    /** In which tone every second row is laid. */
+    public enum Stripes { NONE, PAPER, MOSS, MUSTARD, BRICK, SLATE }
+
+    /** The lines between rows, and between columns too. */
+    public enum Rules { NONE, LINES, GRID }
+
+    public Dress {
+        density = Objects.requireNonNullElse(density, Density.MIDDLE);
+        stripes = Objects.requireNonNullElse(stripes, Stripes.NONE);
+        rules = Objects.requireNonNullElse(rules, Rules.LINES);
+        title = Objects.requireNonNullElse(title, "");
+        lead = Objects.requireNonNullElse(lead, "");
+        nothing = Objects.requireNonNullElse(nothing, "");
+    }
+
+    public Dress with(Density other) {
+        return new Dress(other, stripes, rules, title, lead, nothing);
+    }
+
+    public Dress with(Stripes other) {
+        return new Dress(density, other, rules, title, lead, nothing);
+    }
+
+    public Dress with(Rules other) {
+        return new Dress(density, stripes, other, title, lead, nothing);
+    }
+
+    public Dress titled(String other) {
+        return new Dress(density, stripes, rules, other, lead, nothing);
+    }
+
+    public Dress leading(String other) {
+        return new Dress(density, stripes, rules, title, other, nothing);
+    }
+
+    public Dress sayingOfNothing(String other) {
+        return new Dress(density, stripes, rules, title, lead, other);
+    }
+}

@@ -1,0 +1,77 @@
+package org.pressboard.edition;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.pressboard.condition.Cases;
+import org.pressboard.condition.Condition;
+import org.pressboard.edition.Difference.Line;
+import org.pressboard.listing.Dress;
+import org.pressboard.listing.Listing;
+import org.pressboard.listing.ListingKey;
+import org.pressboard.listing.Show;
+import org.pressboard.listing.SortBy;
+import org.pressboard.listing.Suggestion;
+import org.pressboard.listing.TakeAway;
+import org.pressboard.table.Tables;
+import org.pressboard.value.Format;
+
+class DifferencesTest {
+
+    private static final Listing APPLES = Suggestion.forTable(Cases.TABLE, new ListingKey("apples"), field -> true);
+    private static final Page PAGE = new Page(new PageKey("apples"), "Apples", List.of(APPLES));
+
+    private static List<Difference> of(Listing changed) {
+        return between(PAGE.with(List.of(changed)));
+    }
+
+    private static List<Difference> between(Page after) {
+        return Differences.between(PAGE, after, Tables.alone(Cases.TABLE));
+    }
+
+    @Test
+    void thatNothingChangedIsNoDifference() {
+        assertThat(of(APPLES)).isEmpty();
+    }
+
+    @Test
+    void whatIsShownIsToldByItsLabels() {
+        Show show = APPLES.show().without(Cases.KEEPER).adding(Cases.NOTES).in(Show.Layout.CARDS)
+                .changing(Cases.USE, shown -> shown.labelled("Good for"))
+                .changing(Cases.SUGAR, shown -> shown.with(Format.USUAL.withDigits(2)));
+        assertThat(of(APPLES.with(show).with(APPLES.find()))).containsExactly(
+                Difference.of(Line.SHOW, "layout", Show.Layout.CARDS), Difference.of(Line.SHOW, "added", "Notes"),
+                Difference.of(Line.SHOW, "hid", "Keeper"), Difference.of(Line.SHOW, "label", "Use", "Good for"),
+                Difference.of(Line.SHOW, "look", "Sugar"), Difference.of(Line.LET, "search", "Name, Good for"));
+        assertThat(of(APPLES.with(APPLES.show().ordered(List.of(Cases.USE))))).containsExactly(
+                Difference.of(Line.SHOW, "order", "Use, Name, Keeper, Weeks, Sugar, Rare, Planted, Seen"));
+    }
+
+    @Test
+    void everyLineIsCompared() {
+        Condition rare = Condition.isEmpty(Cases.RARE);
+        Listing other = APPLES.keeping(rare).with(APPLES.find().narrowing(List.of()).sorting(false).hinting("Which?"))
+                .with(APPLES.ordering().ordered(List.of(SortBy.down(Cases.WEEKS))).paged(50).limitedTo(3))
+                .with(APPLES.dress().with(Dress.Stripes.MOSS).titled("Kept well")).takenAwayAs(Set.of(TakeAway.CSV));
+        assertThat(of(other)).containsExactly(
+                Difference.of(Line.KEEP, "rows", new Difference.Kept(Cases.TABLE.key(), rare)),
+                Difference.of(Line.LET, "hint", "Which?"), Difference.of(Line.LET, "no-narrowing", ""),
+                Difference.of(Line.LET, "unsorted"), Difference.of(Line.LET, "take-away", "CSV"),
+                Difference.of(Line.ORDER, "by", "Weeks"), Difference.of(Line.ORDER, "page-size", 50),
+                Difference.of(Line.ORDER, "limit", 3), Difference.of(Line.DRESS, "stripes", Dress.Stripes.MOSS),
+                Difference.of(Line.DRESS, "title", "Kept well"));
+    }
+
+    @Test
+    void listingsThatComeAndGoAreToldAndThePageItself() {
+        Listing second = Listing.plain(new ListingKey("second"), Cases.TABLE.key(), List.of(Cases.NAME));
+        assertThat(between(PAGE.titled("Pears").leading("All of them").listed(false).with(List.of(second)))).containsExactly(
+                Difference.of(Line.PAGE, "title", "Pears"), Difference.of(Line.PAGE, "lead"),
+                Difference.of(Line.PAGE, "unlisted"), Difference.of(Line.PAGE, "added", "Apples"),
+                Difference.of(Line.PAGE, "removed", "Apples"));
+        assertThat(Differences.between(PAGE.with(List.of(APPLES, second)), PAGE.with(List.of(second, APPLES)), Tables.NONE))
+                .containsExactly(Difference.of(Line.PAGE, "order"));
+    }
+}

@@ -1,0 +1,107 @@
+package org.pressboard.bulk;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import org.apache.poi.ss.usermodel.Cell;
+import org.apache.poi.ss.usermodel.CellType;
+import org.apache.poi.xssf.usermodel.XSSFSheet;
+import org.apache.poi.xssf.usermodel.XSSFWorkbook;
+import org.jooq.impl.DSL;
+import org.junit.jupiter.api.Test;
+import org.pressboard.condition.Cases;
+import org.pressboard.condition.Condition;
+import org.pressboard.grant.Openness;
+import org.pressboard.grant.Visitor;
+import org.pressboard.listing.RowQuery;
+import org.pressboard.listing.SortBy;
+import org.pressboard.table.Field;
+import org.pressboard.table.Table;
+import org.pressboard.testing.StoreTest;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.Row;
+import org.pressboard.value.TextOrder;
+import org.pressboard.value.Value;
+import org.springframework.beans.factory.annotation.Autowired;
+
+/** Read back by Apache POI, another library than the one that writes. */
+class XlsxOutTest extends StoreTest {
+
+    private static final long SEED = 31;
+
+    @Autowired
+    private XlsxOut xlsx;
+
+    private XSSFSheet sheet(RowQuery query) throws IOException {
+        List<String> labels = query.show().stream().map(key -> query.table().field(key).label()).toList();
+        try (Spool spool = xlsx.read(query, ENGLISH, labels)) {
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            spool.copyTo(out);
+            return new XSSFWorkbook(new ByteArrayInputStream(out.toByteArray())).getSheetAt(0);
+        }
+    }
+
+    @Test
+    void everyCellIsWhatItsValueIs() throws IOException {
+        List<Row> rows = Cases.rows(Cases.random(SEED), 120);
+        Table table = tableWith(rows);
+        RowQuery query = query(table, Visitor.staff(""), Condition.ALWAYS, List.of(SortBy.up(Cases.NAME)), 1, 10);
+        XSSFSheet sheet = sheet(query);
+        List<Row> expected = query.matching(rows).stream().toList();
+        assertThat(sheet.getLastRowNum()).isEqualTo(expected.size());
+        assertThat(sheet.getPaneInformation().isFreezePane()).isTrue();
+        assertThat(sheet.getRow(0).getCell(0).getStringCellValue()).isEqualTo("Name");
+        List<Row> ordered = new RowQuery(query.sight(), query.visitor(), query.standpoint(), query.within(), query.sought(),
+                query.order(), 1, 1_000, query.show()).pageOf(rows, TextOrder.of(ENGLISH));
+        for (int i = 0; i < ordered.size(); i++) {
+            for (int column = 0; column < query.show().size(); column++) {
+                FieldKey key = query.show().get(column);
+                assertCell(sheet.getRow(i + 1) == null ? null : sheet.getRow(i + 1).getCell(column), ordered.get(i).get(key));
+            }
+        }
+    }
+
+    private static void assertCell(Cell cell, Value value) {
+        switch (value) {
+            case null -> assertThat(cell == null || cell.getCellType() == CellType.BLANK).isTrue();
+            case Value.Text text -> assertThat(cell.getStringCellValue()).isEqualTo(text.text());
+            case Value.Whole whole -> assertThat(cell.getNumericCellValue()).isEqualTo(whole.number());
+            case Value.Decimal decimal -> assertThat(cell.getNumericCellValue()).isEqualTo(decimal.number().doubleValue());
+            case Value.YesNo yesNo -> assertThat(cell.getBooleanCellValue()).isEqualTo(yesNo.yes());
+            case Value.Date date -> assertThat(cell.getLocalDateTimeCellValue().toLocalDate()).isEqualTo(date.day());
+            case Value.Moment moment -> assertThat(cell.getLocalDateTimeCellValue()).isEqualToIgnoringNanos(moment.at());
+            default -> throw new AssertionError(value);
+        }
+    }
+
+    @Test
+    void formulasStayTextsAndNothingIsLostOfLongNumbersOrInSilenceOfLongTexts() throws IOException {
+        Table table = tableWith(List.of(
+                Row.of(1, Map.of(Cases.NAME, Value.of("=1+1"), Cases.SUGAR, Value.of(new BigDecimal("1234567890123456.75")))),
+                Row.of(2, Map.of(Cases.NAME, Value.of("x".repeat(40_000)), Cases.PLANTED,
+                        Value.of(LocalDate.of(2024, 2, 29))))));
+        XSSFSheet sheet = sheet(query(table, Visitor.staff(""), Condition.ALWAYS, List.of(), 1, 10));
+        List<FieldKey> shown = table.fields().stream().map(Field::key).toList();
+        assertThat(sheet.getRow(1).getCell(0).getCellType()).isEqualTo(CellType.STRING);
+        assertThat(sheet.getRow(1).getCell(0).getStringCellValue()).isEqualTo("=1+1");
+        assertThat(sheet.getRow(1).getCell(shown.indexOf(Cases.SUGAR)).getStringCellValue())
+                .isEqualTo("1234567890123456.75");
+        assertThat(sheet.getRow(2).getCell(0).getStringCellValue()).hasSize(32_767).endsWith("(a cell holds no more)");
+    }
+
+    @Test
+    void aVisitorTakesAwayOnlyWhatTheyMaySee() throws IOException {
+        Table table = tableWith(Cases.rows(Cases.random(SEED), 10));
+        RowQuery everything = query(table, Visitor.ANYONE, Condition.ALWAYS, List.of(), 1, 10);
+        assertThat(sheet(everything).getLastRowNum()).isZero();
+        publisher.open(table.key(), Openness.EVERYONE);
+        assertThat(sheet(everything).getLastRowNum()).isEqualTo(10);
+        assertThat(sql.fetchCount(DSL.table(name("hosted", table.key().name())))).isEqualTo(10);
+    }
+}

@@ -1,0 +1,156 @@
+// The bench: words of the ticket open what they can be changed to, one at a time; the proof follows.
+import Alpine from '@alpinejs/csp';
+
+const isTyping = target => target.closest?.('input:not([type=checkbox], [type=radio]), textarea') != null;
+
+Alpine.data('bench', () => ({
+  opened: '', // the word that is open
+  inner: '', // the word within it that is
+  width: 1280,
+  said: '',
+
+  init() {
+    this.$el.addEventListener('click', event => {
+      const word = event.target.closest('[data-opens]');
+      if (word) this.turn(word);
+    });
+    this.follow = event => this.swapped(event);
+    document.addEventListener('htmx:after:swap', this.follow);
+    this.fit = () => this.scaled();
+    window.addEventListener('resize', this.fit);
+    this.$refs.proof.addEventListener('load', () => this.loaded());
+    this.scaled();
+  },
+  destroy() {
+    document.removeEventListener('htmx:after:swap', this.follow);
+    window.removeEventListener('resize', this.fit);
+  },
+
+  // The sieve follows what is searched and narrowed to in the proof.
+  loaded() {
+    this.scaled();
+    this.sift();
+    this.$refs.proof.contentDocument.addEventListener('htmx:after:swap', () => this.sift());
+  },
+  async sift() {
+    const { sieve, proof } = this.$refs;
+    const asked = new URLSearchParams(proof.contentWindow.location.search);
+    for (const name of ['as', 'why']) {
+      const said = sieve.querySelector(`[name=${name}]`)?.value;
+      if (said) asked.set(name, said);
+    }
+    const mine = this.sifting = (this.sifting ?? 0) + 1;
+    const answer = await fetch(`${sieve.dataset.at}?${asked}`);
+    // an answer that comes late says nothing any more
+    if (!answer.ok || mine !== this.sifting) return;
+    const { id } = document.activeElement;
+    sieve.innerHTML = await answer.text();
+    if (id.startsWith('sieve-')) document.getElementById(id)?.focus();
+  },
+  asked() {
+    this.sift();
+  },
+  change() {
+    if (this.opened !== 'keep') this.turn(this.ticket().querySelector('[data-opens=keep]'));
+  },
+
+  ticket() {
+    return document.getElementById('ticket');
+  },
+  turn(word) {
+    const { opens, within } = word.dataset;
+    if (within) {
+      this.inner = this.inner === opens ? '' : opens;
+    } else {
+      this.opened = this.opened === opens ? '' : opens;
+      this.inner = '';
+    }
+    this.draw();
+    if (word.getAttribute('aria-expanded') === 'true') {
+      this.panel(opens)?.querySelector('input:not([type=hidden]), select, textarea, button')?.focus();
+    }
+  },
+  panel(name) {
+    return this.ticket().querySelector(`[data-panel="${name}"]`);
+  },
+  draw() {
+    for (const panel of this.ticket().querySelectorAll('[data-panel]')) {
+      panel.hidden = ![this.opened, this.inner].includes(panel.dataset.panel);
+    }
+    for (const word of this.ticket().querySelectorAll('[data-opens]')) {
+      word.setAttribute('aria-expanded', [this.opened, this.inner].includes(word.dataset.opens));
+    }
+  },
+
+  // Esc closes what is open, the innermost first; Ctrl-Z and Ctrl-Y go through the steps.
+  pressed(event) {
+    if (event.key === 'Escape' && this.opened) {
+      const name = this.inner || this.opened;
+      if (this.inner) this.inner = '';
+      else this.opened = '';
+      this.draw();
+      this.ticket().querySelector(`[data-opens="${name}"]`)?.focus();
+      return;
+    }
+    const isStep = (event.ctrlKey || event.metaKey) && ['z', 'y'].includes(event.key.toLowerCase());
+    if (!isStep || isTyping(event.target)) return;
+    event.preventDefault();
+    const step = event.key.toLowerCase() === 'y' || event.shiftKey ? 'redo' : 'undo';
+    this.ticket().querySelector(`[data-step=${step}]`).click();
+  },
+
+  swapped(event) {
+    if (event.detail.ctx?.target?.id !== 'ticket') return;
+    this.draw();
+    this.reset();
+    const { mark } = this.ticket().dataset;
+    if (mark !== this.mark) this.again();
+    this.mark = mark;
+  },
+  // What the answer says of a choice holds, also where somebody had chosen by hand; what is being typed stays.
+  reset() {
+    for (const element of this.ticket().querySelectorAll('input, select, textarea')) {
+      if (element === document.activeElement) continue;
+      if (element.type === 'checkbox' || element.type === 'radio') element.checked = element.defaultChecked;
+      else if (element.tagName === 'SELECT') [...element.options].forEach(each => { each.selected = each.defaultSelected; });
+      else element.value = element.defaultValue;
+    }
+  },
+  // The proof is asked for again where it stands, with what was searched in it.
+  async again() {
+    const { contentDocument: proof, contentWindow: there } = this.$refs.proof;
+    const answer = await fetch(there.location.href);
+    const fresh = new DOMParser().parseFromString(await answer.text(), 'text/html').getElementById('content');
+    if (!answer.ok || !fresh || !there.htmx) {
+      there.location.reload();
+      return;
+    }
+    there.htmx.swap({ target: proof.getElementById('content'), text: fresh.outerHTML, swap: 'outerMorph' });
+    this.sift();
+    this.said = 'The proof follows.';
+  },
+
+  sized(event) {
+    this.width = Number(event.target.dataset.width);
+    for (const button of event.target.parentElement.children) {
+      button.setAttribute('aria-pressed', button === event.target);
+    }
+    this.scaled();
+  },
+  // A page wider than there is room for is drawn smaller, so that it is laid out as it will be.
+  scaled() {
+    const { proof, room } = this.$refs;
+    const scale = Math.min(1, room.clientWidth / this.width);
+    proof.style.width = `${this.width}px`;
+    proof.style.height = `${room.clientHeight / scale}px`;
+    proof.style.transform = `scale(${scale})`;
+  },
+}));
+
+// Changes of a ticket carry what tells that they come from this desk.
+document.addEventListener('htmx:config:request', ({ detail: { ctx } }) => {
+  const ticket = ctx.sourceElement.closest('#ticket');
+  if (ticket && ctx.request.method.toUpperCase() === 'POST') {
+    ctx.request.headers[ticket.dataset.header] = ticket.dataset.token;
+  }
+});

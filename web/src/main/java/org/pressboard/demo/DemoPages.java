@@ -1,0 +1,109 @@
+package org.pressboard.demo;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.Drafts;
+import org.pressboard.condition.Clause;
+import org.pressboard.condition.Comparison;
+import org.pressboard.edition.PageKey;
+import org.pressboard.grant.Openness;
+import org.pressboard.listing.Cards;
+import org.pressboard.listing.Dress;
+import org.pressboard.listing.Finding;
+import org.pressboard.listing.Listing;
+import org.pressboard.listing.Opening;
+import org.pressboard.listing.Ordering;
+import org.pressboard.listing.Show;
+import org.pressboard.listing.Shown;
+import org.pressboard.listing.SortBy;
+import org.pressboard.schema.Publisher;
+import org.pressboard.table.TableKey;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.Format;
+import org.springframework.stereotype.Component;
+
+/** The pages of the orchard, each in steps such as its owner takes on the bench. */
+@Component
+class DemoPages {
+
+    private static final String OWNER = "Elspeth Muir";
+
+    private final Catalog catalog;
+    private final Drafts drafts;
+    private final Publisher publisher;
+
+    DemoPages(Catalog catalog, Drafts drafts, Publisher publisher) {
+        this.catalog = catalog;
+        this.drafts = drafts;
+        this.publisher = publisher;
+    }
+
+    /** What the intake guessed becomes what the orchard wants, for everyone. */
+    void publish() {
+        varieties();
+        trees();
+        workDays();
+    }
+
+    private void varieties() {
+        PageKey page = new PageKey("varieties");
+        steps(page, listing -> listing.with(Show.table(keys("picture", "name", "use", "season", "flavours", "keeps_weeks",
+                        "trees", "score", "first_recorded", "notes"))),
+                listing -> listing.with(Finding.by(keys("name", "use", "season", "flavours", "notes"),
+                        keys("use", "season", "keeps_weeks", "first_recorded"))),
+                listing -> listing.with(Ordering.by(List.of(SortBy.up(new FieldKey("name"))))),
+                listing -> listing.with(listing.show().in(Show.Layout.CARDS)),
+                listing -> listing.with(listing.show().with(Cards.USUAL.tagging(keys("use", "season")))),
+                listing -> listing.with(Opening.NONE.by(Opening.How.PAGE).showing(keys("picture", "use", "season",
+                        "flavours", "skin", "shape", "keeps_weeks", "sugar_bx", "trees", "score", "first_recorded", "notes")
+                        .stream().map(Shown::usual).toList())));
+        open(page, "varieties", "plots");
+    }
+
+    private void trees() {
+        PageKey page = new PageKey("trees");
+        drafts.change(page, OWNER, draft -> draft.titled("Find a tree"));
+        steps(page, listing -> listing.with(Show.table(keys("tree", "plot", "variety", "season", "health", "planted",
+                        "height_m", "picked_this_season", "highest_pledge", "propped"))),
+                listing -> listing.with(Finding.by(keys("tree", "plot", "variety", "season", "health"), keys("variety",
+                        "health", "season", "planted", "propped", "height_m", "picked_this_season", "highest_pledge"))),
+                listing -> listing.with(Ordering.by(List.of(SortBy.up(new FieldKey("tree"))))),
+                listing -> listing.with(Opening.NONE.by(Opening.How.UNFOLD).showing(keys("variety", "plot", "keeper",
+                        "planted", "last_pruned", "height_m", "picked", "picked_this_season", "suggested_pledge",
+                        "highest_pledge", "notes").stream().map(Shown::usual).toList())));
+        open(page, "trees");
+    }
+
+    private void workDays() {
+        PageKey page = new PageKey("work-days");
+        steps(page, listing -> listing.with(Show.table(keys("day", "work_day", "begins", "where", "what_we_do",
+                        "places_left"))),
+                listing -> listing.keeping(new Clause(new FieldKey("day"), Comparison.UPCOMING, List.of()).condition()),
+                listing -> listing.with(listing.show().changing(new FieldKey("day"),
+                        shown -> shown.with(Format.USUAL.with(Format.Days.LONG)))),
+                listing -> listing.with(Finding.by(keys("work_day", "where"), keys("where"))),
+                listing -> listing.with(Ordering.by(List.of(SortBy.up(new FieldKey("day"))))),
+                listing -> listing.with(Dress.USUAL.with(Dress.Density.AIRY)
+                        .sayingOfNothing("No work days are planned. Look in again soon.")));
+        open(page, "work_days");
+    }
+
+    @SafeVarargs
+    private void steps(PageKey page, UnaryOperator<Listing>... steps) {
+        for (UnaryOperator<Listing> step : steps) {
+            drafts.change(page, OWNER, draft -> draft.changing(draft.listings().getFirst().key(), step));
+        }
+    }
+
+    private static List<FieldKey> keys(String... names) {
+        return Arrays.stream(names).map(FieldKey::new).toList();
+    }
+
+    private void open(PageKey page, String... tables) {
+        publisher.publish(page, Arrays.stream(tables).collect(Collectors.toMap(TableKey::new,
+                table -> Openness.EVERYONE)), null);
+    }
+}

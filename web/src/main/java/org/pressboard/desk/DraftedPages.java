@@ -1,0 +1,29 @@
+package org.pressboard.desk;
+
+import java.util.Optional;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.DraftedPage;
+import org.pressboard.edition.Page;
+import org.pressboard.edition.PageKey;
+import org.pressboard.listing.Listing;
+import org.pressboard.listing.ListingKey;
+import org.pressboard.sheet.NotThere;
+
+/** The pages and listings that the desk's addresses name. */
+public final class DraftedPages {
+
+    private DraftedPages() {
+    }
+
+    /** @throws NotThere when there is none of that name */
+    public static DraftedPage find(Catalog catalog, String key) {
+        return Optional.of(key).filter(PageKey::isValid).map(PageKey::new).flatMap(catalog::page)
+                .orElseThrow(() -> new NotThere("not-there.page"));
+    }
+
+    /** @throws NotThere when there is none of that name on the page */
+    public static Listing listing(Page page, String key) {
+        return Optional.of(key).filter(ListingKey::isValid).map(ListingKey::new).flatMap(page::listing)
+                .orElseThrow(() -> new NotThere("not-there.listing"));
+    }
+}

@@ -1,0 +1,97 @@
+package org.pressboard.desk.bench;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.DraftedPage;
+import org.pressboard.catalog.Drafts;
+import org.pressboard.desk.DraftedPages;
+import org.pressboard.edition.Differences;
+import org.pressboard.edition.Edition;
+import org.pressboard.rows.RowPicker;
+import org.pressboard.schema.Publisher;
+import org.pressboard.sheet.Moments;
+import org.pressboard.sheet.NotThere;
+import org.pressboard.sheet.Words;
+import org.pressboard.signin.SignedIn;
+import org.pressboard.table.Tables;
+import org.springframework.context.MessageSource;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** The editions of a page: in what each differs from the one before it, put back where wanted. */
+@Controller
+class Editions {
+
+    private final Catalog catalog;
+    private final Publisher publisher;
+    private final Drafts drafts;
+    private final RowPicker picker;
+    private final MessageSource messages;
+
+    Editions(Catalog catalog, Publisher publisher, Drafts drafts, RowPicker picker, MessageSource messages) {
+        this.catalog = catalog;
+        this.publisher = publisher;
+        this.drafts = drafts;
+        this.picker = picker;
+        this.messages = messages;
+    }
+
+    /** An edition as it is told: when it was published, and what changed with it. */
+    public record EditionLine(int number, String when, String changed, boolean shown) {
+    }
+
+    @GetMapping("/desk/editions/{key}")
+    String editions(@PathVariable String key, Model model) {
+        DraftedPage page = DraftedPages.find(catalog, key);
+        Tables tables = catalog.tables();
+        Words words = new Words(messages, Locale.UK);
+        DifferenceWords differences = new DifferenceWords(words, kept -> tables.find(kept.table()).map(table ->
+                new ConditionWords(words, new Words(messages, catalog.published().site().language()), picker, tables, table)
+                        .of(kept.rows())).orElse(""));
+        List<EditionLine> lines = new ArrayList<>();
+        for (int i = 0; i < page.editions().size(); i++) {
+            Edition edition = page.editions().get(i);
+            String changed = i + 1 == page.editions().size() ? words.say("edition.first") : differences.of(
+                    Differences.between(page.editions().get(i + 1).page(), edition.page(), tables));
+            lines.add(new EditionLine(edition.number(), Moments.written(edition.publishedAt()),
+                    changed.isEmpty() ? words.say("edition.same") : changed,
+                    Objects.equals(page.shown(), edition.number())));
+        }
+        model.addAttribute("page", page);
+        model.addAttribute("editions", lines);
+        model.addAttribute("draft", page.editions().isEmpty() ? "" : differences.of(
+                Differences.between(page.editions().getFirst().page(), page.draft(), tables)));
+        return "desk/bench/editions";
+    }
+
+    /** Visitors get that edition again. */
+    @PostMapping("/desk/editions/{key}/{number:\\d{1,9}}/put-back")
+    String putBack(@PathVariable String key, @PathVariable int number, RedirectAttributes flash) {
+        DraftedPage page = DraftedPages.find(catalog, key);
+        publisher.putBack(page.draft().key(), edition(page, number).number());
+        flash.addFlashAttribute("putBack", number);
+        return "redirect:/desk/editions/" + key;
+    }
+
+    /** The draft becomes what that edition is; a step like others. */
+    @PostMapping("/desk/editions/{key}/{number:\\d{1,9}}/draft")
+    String draft(@PathVariable String key, @PathVariable int number, RedirectAttributes flash) {
+        DraftedPage page = DraftedPages.find(catalog, key);
+        Edition edition = edition(page, number);
+        drafts.change(page.draft().key(), SignedIn.author().who(), now -> edition.page().at(now.key()));
+        flash.addFlashAttribute("drafted", number);
+        return "redirect:/desk/editions/" + key;
+    }
+
+    private static Edition edition(DraftedPage page, int number) {
+        return page.editions().stream().filter(each -> each.number() == number).findFirst()
+                .orElseThrow(() -> new NotThere("not-there.page"));
+    }
+}

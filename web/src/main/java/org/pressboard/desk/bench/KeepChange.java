@@ -1,0 +1,130 @@
+package org.pressboard.desk.bench;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import org.pressboard.condition.Clause;
+import org.pressboard.condition.Comparison;
+import org.pressboard.condition.Condition;
+import org.pressboard.condition.Phrase;
+import org.pressboard.problem.ProblemsFound;
+import org.pressboard.table.Comparisons;
+import org.pressboard.table.Field;
+import org.pressboard.table.Referring;
+import org.pressboard.table.Table;
+import org.pressboard.table.Temporal;
+import org.pressboard.value.PlainForm;
+import org.pressboard.value.TypedForm;
+import org.pressboard.value.Value;
+import org.springframework.util.MultiValueMap;
+
+/** Changes which rows are kept, as the bench asks. */
+final class KeepChange {
+
+    private static final int MOST_STATEMENTS = 20;
+    private static final int MOST_DAYS = 36_600;
+
+    private final Table table;
+    private final MultiValueMap<String, String> sent;
+    private final TypedForm language;
+
+    KeepChange(Table table, MultiValueMap<String, String> sent, TypedForm language) {
+        this.table = table;
+        this.sent = sent;
+        this.language = language;
+    }
+
+    /** @throws ProblemsFound when a statement lacks something */
+    Condition of(Condition keep, String what) {
+        Phrase.Group all = Phrase.read(keep);
+        Phrase.Group changed = switch (what) {
+            case "keep.add" -> all.adding(place(), new Phrase.Statement(clause()));
+            case "keep.group" -> all.adding(place(), new Phrase.Group(all.mode() == Phrase.Mode.ANY
+                    ? Phrase.Mode.ALL : Phrase.Mode.ANY, List.of(new Phrase.Statement(clause()))));
+            case "keep.set" -> all.with(place(), new Phrase.Statement(clause()));
+            case "keep.mode" -> all.meant(place(), mode());
+            case "keep.remove" -> all.without(place());
+            default -> throw ProblemsFound.of("bench.unknown", what);
+        };
+        if (changed.size() > MOST_STATEMENTS) {
+            throw ProblemsFound.of("bench.many-statements", MOST_STATEMENTS);
+        }
+        return changed.condition();
+    }
+
+    private List<Integer> place() {
+        String at = first("at");
+        return at.matches("\\d{1,2}(\\.\\d{1,2}){0,5}") ? Arrays.stream(at.split("\\.")).map(Integer::valueOf).toList()
+                : List.of();
+    }
+
+    private Phrase.Mode mode() {
+        return Arrays.stream(Phrase.Mode.values()).filter(mode -> mode.name().equals(first("mode"))).findFirst()
+                .orElse(Phrase.Mode.ALL);
+    }
+
+    private Clause clause() {
+        Clause clause = asSent();
+        boolean isWhole = clause.is().isOfSeveral() ? !clause.values().isEmpty()
+                : clause.values().size() == clause.is().operands();
+        if (!isWhole) {
+            throw ProblemsFound.of(clause.is().isOfCount() ? "bench.no-days" : "bench.no-value",
+                    table.field(clause.field()).label());
+        }
+        return clause;
+    }
+
+    private Clause asSent() {
+        Field field = field();
+        Comparison is = is(field);
+        return new Clause(field.key(), is, values(field, is));
+    }
+
+    /** The statement as it stands before it is whole, with what was typed, whether or not it fits. */
+    Clause begun() {
+        Field field = field();
+        return new Clause(field.key(), is(field), texts(is(field)).stream().<Value>map(Value::of).toList());
+    }
+
+    private Field field() {
+        return table.fields().stream().filter(each -> each.key().name().equals(first("field"))).findFirst()
+                .orElseThrow(() -> ProblemsFound.of("bench.no-field"));
+    }
+
+    private Comparison is(Field field) {
+        return Comparisons.offered(field).stream().filter(each -> each.name().equals(first("is"))).findFirst()
+                .orElseGet(() -> Comparisons.offered(field).iterator().next());
+    }
+
+    private List<Value> values(Field field, Comparison is) {
+        return texts(is).stream().map(text -> value(field, is, text)).toList();
+    }
+
+    private List<String> texts(Comparison is) {
+        List<String> texts = sent.getOrDefault("value", List.of()).stream().map(String::strip)
+                .filter(text -> !text.isEmpty()).toList();
+        return is.isOfSeveral() ? texts.stream().distinct().toList() : texts.stream().limit(is.operands()).toList();
+    }
+
+    private Value value(Field field, Comparison is, String text) {
+        Optional<Value> value = is.isOfCount() ? PlainForm.whole(text).filter(KeepChange::isSoMany)
+                : is == Comparison.CONTAINS || is == Comparison.CONTAINS_NOT || is == Comparison.BEGINS
+                        ? Optional.of(Value.of(text)) : read(field, text);
+        return value.orElseThrow(() -> ProblemsFound.of("bench.misfit", field.label(), text));
+    }
+
+    private static boolean isSoMany(Value days) {
+        return days instanceof Value.Whole(long number) && number >= 0 && number <= MOST_DAYS;
+    }
+
+    /** One value, also of fields that have several. */
+    private Optional<Value> read(Field field, String text) {
+        boolean isPlain = field.type() instanceof Referring || field.type() instanceof Temporal;
+        return (isPlain ? field.type().read(text) : field.type().readTyped(text, language))
+                .map(value -> value.each().getFirst());
+    }
+
+    private String first(String name) {
+        return Optional.ofNullable(sent.getFirst(name)).orElse("");
+    }
+}

@@ -1,0 +1,201 @@
+package org.pressboard.desk.bench;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.pressboard.listing.Cards;
+import org.pressboard.listing.Dress;
+import org.pressboard.listing.Finding;
+import org.pressboard.listing.Listing;
+import org.pressboard.listing.Opening;
+import org.pressboard.listing.Ordering;
+import org.pressboard.listing.Show;
+import org.pressboard.listing.Shown;
+import org.pressboard.listing.SortBy;
+import org.pressboard.listing.Suggestion;
+import org.pressboard.listing.TakeAway;
+import org.pressboard.problem.ProblemsFound;
+import org.pressboard.table.Field;
+import org.pressboard.table.Table;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.Format;
+import org.springframework.util.MultiValueMap;
+
+/** One thing that somebody changes on a ticket, as the bench sends it: what, and with what. */
+final class ListingChange {
+
+    private final Table table;
+    private final MultiValueMap<String, String> sent;
+
+    ListingChange(Table table, MultiValueMap<String, String> sent) {
+        this.table = table;
+        this.sent = sent;
+    }
+
+    /** @throws ProblemsFound when it cannot be so */
+    Listing of(Listing listing, String what) {
+        return switch (what.substring(0, Math.max(0, what.indexOf('.')))) {
+            case "show" -> listing.shown().isEmpty() ? listing : show(listing, what);
+            case "cards" -> listing.with(listing.show().with(cards(listing.show().cards(), what)));
+            case "let" -> let(listing, what);
+            case "order" -> listing.with(order(listing.ordering(), what));
+            case "open" -> listing.with(opening(listing.opening(), what));
+            case "dress" -> listing.with(dress(listing.dress(), what));
+            default -> throw ProblemsFound.of("bench.unknown", what);
+        };
+    }
+
+    private Listing show(Listing listing, String what) {
+        Show show = listing.show();
+        return switch (what) {
+            case "show.layout" -> listing.with(show.in(choice(Show.Layout.class, "value")));
+            case "show.add" -> Suggestion.adding(listing, field());
+            case "show.hide" -> {
+                if (show.fields().size() == 1) {
+                    throw ProblemsFound.of("bench.last-field");
+                }
+                yield listing.with(show.without(field().key()));
+            }
+            case "show.order" -> listing.with(show.ordered(keys("field")));
+            case "show.label" -> listing.with(show.changing(field().key(), this::labelled));
+            case "show.look" -> listing.with(show.changing(field().key(), this::looking));
+            default -> throw ProblemsFound.of("bench.unknown", what);
+        };
+    }
+
+    /** What it is called anyway is not said again, so that it follows when that changes. */
+    private Shown labelled(Shown shown) {
+        String label = text("label", Field.LONGEST_LABEL);
+        return shown.labelled(label.equals(table.field(shown.field()).label()) ? "" : label);
+    }
+
+    private Shown looking(Shown shown) {
+        String digits = first("digits");
+        Format format = Format.USUAL
+                .withDigits(digits.matches("\\d{1,2}") ? Math.min(Integer.parseInt(digits), Format.MOST_DIGITS) : null)
+                .bare(has("bare")).with(choice(Format.Days.class, "days")).with(choice(Format.Letters.class, "letters"))
+                .with(choice(Format.Amounts.class, "amounts")).linkText(text("linkText", Format.LONGEST_TEXT))
+                .with(choice(Format.Pictures.class, "pictures")).figures(has("figures")).whole(has("whole"));
+        String between = first("between");
+        return shown.with(choice(Shown.Width.class, "width")).with(choice(Shown.Align.class, "align"))
+                .with(between.isEmpty() ? format : format.between(between.substring(0, Math.min(5, between.length()))));
+    }
+
+    private Cards cards(Cards cards, String what) {
+        return switch (what) {
+            case "cards.across" -> cards.across(number("value", 1, Cards.MOST_ACROSS, cards.across()));
+            case "cards.picture" -> cards.with(choice(Cards.Place.class, "value"));
+            case "cards.labels" -> cards.labelled(has("value"));
+            case "cards.tags" -> cards.tagging(keys("field"));
+            default -> throw ProblemsFound.of("bench.unknown", what);
+        };
+    }
+
+    private Listing let(Listing listing, String what) {
+        Finding find = listing.find();
+        return switch (what) {
+            case "let.search" -> listing.with(find.searching(keys("field")));
+            case "let.hint" -> listing.with(find.hinting(text("hint", Finding.LONGEST_HINT)));
+            case "let.narrow" -> listing.with(find.narrowing(inOrder(find.narrow(), keys("field"))));
+            case "let.sort" -> listing.with(find.sorting(has("value")));
+            case "let.take-away" -> listing.takenAwayAs(formats());
+            default -> throw ProblemsFound.of("bench.unknown", what);
+        };
+    }
+
+    /** What was there keeps its place; what is new comes behind. */
+    private static List<FieldKey> inOrder(List<FieldKey> before, List<FieldKey> chosen) {
+        List<FieldKey> ordered = new ArrayList<>(before.stream().filter(chosen::contains).toList());
+        chosen.stream().filter(key -> !before.contains(key)).forEach(ordered::add);
+        return ordered;
+    }
+
+    private Set<TakeAway> formats() {
+        Set<TakeAway> formats = EnumSet.noneOf(TakeAway.class);
+        Arrays.stream(TakeAway.values()).filter(each -> sent.getOrDefault("format", List.of()).contains(each.name()))
+                .forEach(formats::add);
+        return formats;
+    }
+
+    private Ordering order(Ordering ordering, String what) {
+        return switch (what) {
+            case "order.by" -> ordering.ordered(sorts());
+            case "order.size" -> ordering.paged(Listing.PAGE_SIZES.stream().filter(size -> first("value")
+                    .equals(String.valueOf(size))).findFirst().orElse(ordering.pageSize()));
+            case "order.limit" -> ordering.limitedTo(first("value").isEmpty() ? 0
+                    : number("value", 1, Ordering.HIGHEST_LIMIT, ordering.limit()));
+            default -> throw ProblemsFound.of("bench.unknown", what);
+        };
+    }
+
+    private List<SortBy> sorts() {
+        List<SortBy> sorts = new ArrayList<>();
+        for (String each : sent.getOrDefault("sort", List.of())) {
+            String name = each.replaceFirst("^-", "");
+            table.fields().stream().filter(field -> field.key().name().equals(name) && field.type().isSortable())
+                    .filter(field -> sorts.stream().noneMatch(sort -> sort.field().equals(field.key()))).findFirst()
+                    .ifPresent(field -> sorts.add(new SortBy(field.key(), each.startsWith("-"))));
+        }
+        return sorts.stream().limit(Ordering.MOST_FIELDS).toList();
+    }
+
+    private Opening opening(Opening opening, String what) {
+        return switch (what) {
+            case "open.how" -> opening.by(choice(Opening.How.class, "value"));
+            case "open.button" -> opening.withButton(text("text", Opening.LONGEST_BUTTON));
+            case "open.fields" -> opening.showing(keys("field").stream().map(key -> opening.fields().stream()
+                    .filter(look -> look.field().equals(key)).findFirst().orElseGet(() -> Shown.usual(key))).toList());
+            case "open.link" -> opening.leadingTo(keys("value").stream().findFirst().orElse(null));
+            default -> throw ProblemsFound.of("bench.unknown", what);
+        };
+    }
+
+    private Dress dress(Dress dress, String what) {
+        return switch (what) {
+            case "dress.density" -> dress.with(choice(Dress.Density.class, "value"));
+            case "dress.stripes" -> dress.with(choice(Dress.Stripes.class, "value"));
+            case "dress.rules" -> dress.with(choice(Dress.Rules.class, "value"));
+            case "dress.title" -> dress.titled(text("text", Dress.LONGEST_TITLE));
+            case "dress.lead" -> dress.leading(text("text", Dress.LONGEST_LEAD));
+            case "dress.nothing" -> dress.sayingOfNothing(text("text", Dress.LONGEST_LEAD));
+            default -> throw ProblemsFound.of("bench.unknown", what);
+        };
+    }
+
+    private Field field() {
+        return table.fields().stream().filter(each -> each.key().name().equals(first("field"))).findFirst()
+                .orElseThrow(() -> ProblemsFound.of("bench.no-field"));
+    }
+
+    private List<FieldKey> keys(String name) {
+        List<String> wanted = sent.getOrDefault(name, List.of());
+        return wanted.stream().distinct().flatMap(each -> table.fields().stream().map(Field::key)
+                .filter(key -> key.name().equals(each))).toList();
+    }
+
+    private <E extends Enum<E>> E choice(Class<E> of, String name) {
+        E[] all = of.getEnumConstants();
+        return Arrays.stream(all).filter(each -> each.name().equals(first(name))).findFirst().orElse(all[0]);
+    }
+
+    private int number(String name, int least, int most, int otherwise) {
+        String text = first(name).strip();
+        return text.matches("\\d{1,4}") ? Math.clamp(Integer.parseInt(text), least, most) : otherwise;
+    }
+
+    private boolean has(String name) {
+        return sent.containsKey(name);
+    }
+
+    private String first(String name) {
+        return Optional.ofNullable(sent.getFirst(name)).orElse("");
+    }
+
+    private String text(String name, int longest) {
+        String text = first(name).strip().replace("\0", "");
+        return text.substring(0, Math.min(text.length(), longest));
+    }
+}

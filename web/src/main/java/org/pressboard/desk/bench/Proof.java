@@ -1,0 +1,120 @@
+package org.pressboard.desk.bench;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.DraftedPage;
+import org.pressboard.desk.DraftedPages;
+import org.pressboard.edition.Edition;
+import org.pressboard.edition.Page;
+import org.pressboard.grant.Sight;
+import org.pressboard.listing.AddressPart;
+import org.pressboard.listing.Listing;
+import org.pressboard.sheet.Asking;
+import org.pressboard.sheet.NotThere;
+import org.pressboard.sheet.Place;
+import org.pressboard.sheet.Sheet;
+import org.pressboard.sheet.Sheets;
+import org.pressboard.signin.SignedIn;
+import org.pressboard.table.Tables;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** The draft of a page as it will be, with the owner's own rows, in a frame of the bench; and earlier editions so. */
+@Controller
+class Proof {
+
+    private static final String EDITION = "/desk/editions/{page}/{number:\\d{1,9}}/look";
+
+    private final Catalog catalog;
+    private final Sheets sheets;
+
+    Proof(Catalog catalog, Sheets sheets) {
+        this.catalog = catalog;
+        this.sheets = sheets;
+    }
+
+    /** What is looked at, the draft or an edition, and where: what its addresses begin with. */
+    private record Looked(Page page, String at) {
+
+        Place place(Listing listing) {
+            return new Place(at, at + "/" + listing.key() + "/rows", "", "", at + "/" + listing.key() + "/pick/");
+        }
+    }
+
+    @GetMapping({"/desk/proof/{page}", EDITION})
+    String page(@PathVariable String page, @PathVariable Optional<Integer> number,
+            @RequestParam MultiValueMap<String, String> parameters, Model model) {
+        Looked looked = find(page, number);
+        Tables tables = catalog.tables();
+        model.addAttribute("page", looked.page);
+        model.addAttribute("sheets", listings(looked, tables).map(each -> sheet(looked, each, tables, parameters)).toList());
+        return "desk/bench/proof";
+    }
+
+    private static Stream<Listing> listings(Looked looked, Tables tables) {
+        return looked.page.listings().stream().filter(each -> tables.find(each.table()).isPresent());
+    }
+
+    @GetMapping({"/desk/proof/{page}/{key}", EDITION + "/{key}"})
+    String row(@PathVariable String page, @PathVariable Optional<Integer> number, @PathVariable String key,
+            @RequestParam MultiValueMap<String, String> parameters, Model model) {
+        Looked looked = find(page, number);
+        Tables tables = catalog.tables();
+        model.addAttribute("page", looked.page);
+        model.addAttribute("opened", listings(looked, tables).flatMap(each -> sheets.open(
+                asking(looked, each, tables, parameters), looked.place(each), key, language()).stream()).findFirst()
+                .orElseThrow(() -> new NotThere("not-there.one-row")));
+        return "site/row";
+    }
+
+    @GetMapping({"/desk/proof/{page}/{listing}/rows", EDITION + "/{listing}/rows"})
+    String rows(@PathVariable String page, @PathVariable Optional<Integer> number, @PathVariable String listing,
+            @RequestParam MultiValueMap<String, String> parameters, Model model, HttpServletResponse response) {
+        Looked looked = find(page, number);
+        Sheet sheet = sheet(looked, DraftedPages.listing(looked.page, listing), catalog.tables(), parameters);
+        response.setHeader("HX-Replace-Url", sheet.place().page() + sheet.query());
+        model.addAttribute("sheet", sheet);
+        return "sheet/sheet :: sheet";
+    }
+
+    @GetMapping({"/desk/proof/{page}/{listing}/pick/{field}", EDITION + "/{listing}/pick/{field}"})
+    String pick(@PathVariable String page, @PathVariable Optional<Integer> number, @PathVariable String listing,
+            @PathVariable String field, @RequestParam(defaultValue = "") String called,
+            @RequestParam MultiValueMap<String, String> parameters, Model model) {
+        Looked looked = find(page, number);
+        Asking asking = asking(looked, DraftedPages.listing(looked.page, listing), catalog.tables(), parameters);
+        model.addAttribute("menu", sheets.pick(asking, field, called, language()));
+        return "sheet/sheet :: picks";
+    }
+
+    private Sheet sheet(Looked looked, Listing listing, Tables tables, MultiValueMap<String, String> parameters) {
+        return sheets.sheet(asking(looked, listing, tables, parameters), looked.place(listing), language());
+    }
+
+    private static Asking asking(Looked looked, Listing listing, Tables tables, MultiValueMap<String, String> parameters) {
+        Sight sight = Sight.whole(tables, listing.table());
+        return Asking.of(listing.of(sight.table()), sight, SignedIn.currentVisitor(),
+                AddressPart.of(listing.key(), looked.page.listingKeys(), parameters));
+    }
+
+    private Locale language() {
+        return catalog.published().site().language();
+    }
+
+    private Looked find(String key, Optional<Integer> number) {
+        DraftedPage page = DraftedPages.find(catalog, key);
+        if (number.isEmpty()) {
+            return new Looked(page.draft(), "/desk/proof/" + key);
+        }
+        Edition edition = page.editions().stream().filter(each -> each.number() == number.get()).findFirst()
+                .orElseThrow(() -> new NotThere("not-there.page"));
+        return new Looked(edition.page(), "/desk/editions/" + key + "/" + number.get() + "/look");
+    }
+}

@@ -1,0 +1,147 @@
+package org.pressboard.desk.bench;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.PublishedSite;
+import org.pressboard.condition.Condition;
+import org.pressboard.desk.DraftedPages;
+import org.pressboard.edition.Page;
+import org.pressboard.grant.Sight;
+import org.pressboard.grant.Visitor;
+import org.pressboard.listing.AddressPart;
+import org.pressboard.listing.Listing;
+import org.pressboard.listing.RowQuery;
+import org.pressboard.listing.Total;
+import org.pressboard.rows.RowPicker;
+import org.pressboard.rows.Rows;
+import org.pressboard.sheet.Asking;
+import org.pressboard.sheet.Words;
+import org.pressboard.sieve.Gate;
+import org.pressboard.sieve.Sieve;
+import org.pressboard.signin.SignedIn;
+import org.pressboard.table.Field;
+import org.pressboard.table.Table;
+import org.pressboard.value.Row;
+import org.springframework.context.MessageSource;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** How many rows pass each gate between the table and the screen, and why one that is looked for is not there. */
+@Controller
+class SieveScreen {
+
+    private static final String ANYONE = "anyone";
+
+    private final Catalog catalog;
+    private final Rows rows;
+    private final RowPicker picker;
+    private final MessageSource messages;
+    private final Clock clock;
+
+    SieveScreen(Catalog catalog, Rows rows, RowPicker picker, MessageSource messages, Clock clock) {
+        this.catalog = catalog;
+        this.rows = rows;
+        this.picker = picker;
+        this.messages = messages;
+        this.clock = clock;
+    }
+
+    /**
+     * A gate as it is drawn.
+     *
+     * @param said  how many rows pass it
+     * @param width of its bar, of 100
+     */
+    public record Bar(Gate gate, String said, long width) {
+    }
+
+    /**
+     * @param as  for whom: the staff, or people who are not signed in
+     * @param why a row that is looked for, by its key; empty: none
+     */
+    @GetMapping("/desk/pages/{page}/{listing}/sieve")
+    String sieve(@PathVariable String page, @PathVariable String listing, @RequestParam(defaultValue = "") String as,
+            @RequestParam(defaultValue = "") String why, @RequestParam MultiValueMap<String, String> parameters,
+            Model model) {
+        Page draft = DraftedPages.find(catalog, page).draft();
+        Listing found = DraftedPages.listing(draft, listing);
+        Visitor visitor = as.equals(ANYONE) ? Visitor.ANYONE : SignedIn.currentVisitor();
+        PublishedSite site = catalog.publishedNow();
+        Sight sight = site.sight(visitor, found.table());
+        Listing there = found.of(sight.table());
+        Asking asking = Asking.of(there, sight, visitor, AddressPart.of(there.key(), draft.listingKeys(), parameters));
+        Sieve sieve = new Sieve(there, RowQuery.of(there, sight, visitor, asking.asked().state(), LocalDate.now(clock)));
+        Words words = new Words(messages, Locale.UK);
+        List<Total> totals = totals(sieve, site.site().language());
+        model.addAttribute("bars", bars(totals, words));
+        model.addAttribute("stop", stop(totals));
+        model.addAttribute("table", sight.table());
+        model.addAttribute("keep", conditions(words, site, sight.table()).of(there.keep()));
+        model.addAttribute("as", as);
+        model.addAttribute("why", why);
+        model.addAttribute("answer", why.isBlank() ? null : answer(sieve, site, why.strip(), words));
+        model.addAttribute("at", "/desk/pages/" + draft.key() + "/" + there.key());
+        model.addAttribute("words", words);
+        return "desk/bench/sieve :: sieve";
+    }
+
+    private List<Total> totals(Sieve sieve, Locale language) {
+        List<Total> totals = new ArrayList<>(sieve.counted().stream().map(query -> rows.count(query, language)).toList());
+        long left = totals.getLast().atLeast();
+        long before = sieve.query().offset();
+        totals.add(new Total.Exactly(Math.clamp(left - before, 0, sieve.query().size())));
+        return totals;
+    }
+
+    private static List<Bar> bars(List<Total> totals, Words words) {
+        long most = Math.max(1, totals.getFirst().atLeast());
+        List<Bar> bars = new ArrayList<>();
+        for (Gate gate : Gate.values()) {
+            Total total = totals.get(gate.ordinal());
+            long width = Math.round(100.0 * total.atLeast() / most);
+            bars.add(new Bar(gate, words.count(total), total.atLeast() == 0 ? 0 : Math.clamp(width, 1, 100)));
+        }
+        return bars;
+    }
+
+    /** The gate that stops everything that came as far as it. */
+    private static @Nullable Gate stop(List<Total> totals) {
+        for (Gate gate : Gate.values()) {
+            if (totals.get(gate.ordinal()).equals(new Total.Exactly(0))) {
+                return gate;
+            }
+        }
+        return null;
+    }
+
+    /** The sentence that says where the row is stopped, and by what. */
+    private String answer(Sieve sieve, PublishedSite site, String key, Words words) {
+        Table table = sieve.query().table();
+        RowQuery all = new RowQuery(Sight.whole(site.tables(), table.key()), Visitor.staff(""),
+                sieve.query().standpoint(), Condition.ALWAYS, Condition.ALWAYS, List.of(), 1, 1,
+                table.fields().stream().map(Field::key).toList());
+        Optional<Row> row = rows.one(all, site.site().language(), key);
+        return row.map(found -> sieve.stops(found).map(gate -> words.say("sieve.why." + gate, key,
+                gate == Gate.KEPT ? unmet(sieve, found, conditions(words, site, table)) : table.label()))
+                .orElseGet(() -> words.say("sieve.why.here", key)))
+                .orElseGet(() -> words.say("sieve.why.TABLE", key, table.label()));
+    }
+
+    private static String unmet(Sieve sieve, Row row, ConditionWords conditions) {
+        return String.join("; ", sieve.unmet(row).stream().map(conditions::of).toList());
+    }
+
+    private ConditionWords conditions(Words words, PublishedSite site, Table table) {
+        return new ConditionWords(words, new Words(messages, site.site().language()), picker, site.tables(), table);
+    }
+}

@@ -1,0 +1,131 @@
+package org.pressboard.desk.bench;
+
+import java.util.List;
+import java.util.stream.Stream;
+import org.pressboard.listing.Listing;
+import org.pressboard.listing.Shown;
+import org.pressboard.table.Attached;
+import org.pressboard.table.Chosen;
+import org.pressboard.table.Field;
+import org.pressboard.table.FieldType;
+import org.pressboard.table.Numeric;
+import org.pressboard.table.Referring;
+import org.pressboard.table.Table;
+import org.pressboard.table.Temporal;
+import org.pressboard.table.Textual;
+import org.pressboard.value.FieldKey;
+
+/**
+ * The ticket of a listing as it is drawn: what its lines say, and what each of their words can be changed to.
+ *
+ * @param keepSaid which rows are kept, as a sentence; empty: all
+ * @param mark     a text that is another whenever the draft is
+ * @param steps    the latest steps, the last first
+ */
+public record Ticket(String page, Listing listing, Table table, Keep keep, String keepSaid, String mark,
+                     List<StepLine> steps) {
+
+    /** A step as it is told. */
+    public record StepLine(String said, String when, String who, boolean takenBack) {
+    }
+
+    /** A field as the listing shows it, and what of its look can be changed. */
+    public record Line(Field field, Shown shown, String label, Kind kind) {
+    }
+
+    /** What the values of a field have to be formatted of. */
+    public record Kind(boolean number, boolean digits, boolean money, boolean unit, boolean day, boolean text, boolean several,
+                       boolean link, boolean picture, boolean rating, boolean lengthy) {
+
+        static Kind of(Field field) {
+            FieldType type = field.type();
+            boolean isRating = type instanceof Numeric.Rating;
+            return new Kind(type.isNumber(), type.isNumber() && !isRating && !(type instanceof Numeric.WholeNumber),
+                    type instanceof Numeric.Money, !field.unit().isEmpty(),
+                    type instanceof Temporal.Date || type instanceof Temporal.DateTime,
+                    type instanceof Textual.Text || type instanceof Chosen || type instanceof Referring, type.isSeveral(),
+                    type instanceof Textual.Link || type instanceof Textual.Email || type instanceof Textual.Phone,
+                    type instanceof Attached attached && attached.isOfPictures(), isRating,
+                    type instanceof Textual.LongText || type instanceof Textual.FormattedText);
+        }
+    }
+
+    /** The fields shown, in their order. */
+    public List<Line> lines() {
+        return listing.show().fields().stream().map(shown -> {
+            Field field = table.field(shown.field());
+            return new Line(field, shown, shown.labelOf(field), Kind.of(field));
+        }).toList();
+    }
+
+    /** The fields that are not shown. */
+    public List<Field> others() {
+        return table.fields().stream().filter(field -> !listing.shown().contains(field.key())).toList();
+    }
+
+    public List<Line> searchable() {
+        return lines().stream().filter(line -> line.field().type().isText()).toList();
+    }
+
+    public List<Line> narrowable() {
+        return lines().stream().filter(line -> line.field().type().hasFewValues() || line.field().type().hasRange()
+                || line.field().type() instanceof Referring).toList();
+    }
+
+    public List<Field> sortable() {
+        return table.fields().stream().filter(field -> field.type().isSortable()).toList();
+    }
+
+    /** All fields, those on an opened row first and in their order. */
+    public List<Field> openable() {
+        List<FieldKey> opened = listing.opened().stream().map(Shown::field).toList();
+        return Stream.concat(opened.stream().map(table::field), table.fields().stream()
+                .filter(field -> !opened.contains(field.key()))).toList();
+    }
+
+    public boolean isOnOpened(Field field) {
+        return listing.opened().stream().anyMatch(look -> look.field().equals(field.key()));
+    }
+
+    /** The fields whose links can be followed. */
+    public List<Field> links() {
+        return table.fields().stream().filter(field -> field.type() instanceof Textual.Link).toList();
+    }
+
+    public String linkTo() {
+        return listing.opening().link() == null ? "" : label(listing.opening().link());
+    }
+
+    /** What fields are called on the listing. */
+    public List<String> labels(List<FieldKey> keys) {
+        return keys.stream().filter(table.fields()::has).map(this::label).toList();
+    }
+
+    private String label(FieldKey key) {
+        Field field = table.field(key);
+        return listing.show().find(key).map(shown -> shown.labelOf(field)).orElse(field.label());
+    }
+
+    /** What it is sorted by: {@code Name}, {@code Planted, downwards}. */
+    public String sorted() {
+        return String.join(", then ", listing.order().stream().filter(sort -> table.fields().has(sort.field()))
+                .map(sort -> label(sort.field()) + (sort.descending() ? ", downwards" : "")).toList());
+    }
+
+    /** The sorting at a place, as the address bar has it; empty where there is none. */
+    public String sort(int at) {
+        return at < listing.order().size() ? listing.order().get(at).toString() : "";
+    }
+
+    public boolean canUndo() {
+        return steps.stream().anyMatch(step -> !step.takenBack());
+    }
+
+    public boolean canRedo() {
+        return steps.stream().anyMatch(StepLine::takenBack);
+    }
+
+    public String address() {
+        return "/desk/pages/" + page + "/" + listing.key();
+    }
+}

@@ -1,0 +1,130 @@
+package org.pressboard.sheet;
+
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.pressboard.listing.Cards;
+import org.pressboard.value.FieldKey;
+import org.springframework.web.util.HtmlUtils;
+
+/** The rows of a sheet as cards, in HTML; see {@link RowsMarkup}. */
+final class CardsMarkup {
+
+    private final StringBuilder html = new StringBuilder();
+    private final CellMarkup cells = new CellMarkup(html);
+    private final Look look;
+    private final Cards cards;
+    private final Set<Integer> tags;
+
+    private CardsMarkup(Look look, Set<Integer> tags) {
+        this.look = look;
+        this.cards = look.cards();
+        this.tags = tags;
+    }
+
+    /** @param fields which the cells of a line are of, in their order */
+    static String of(List<Sheet.Line> lines, Look look, List<FieldKey> fields) {
+        Set<Integer> tags = look.cards().tags().stream().map(fields::indexOf).collect(Collectors.toSet());
+        CardsMarkup markup = new CardsMarkup(look, tags);
+        lines.forEach(markup::card);
+        return markup.html.toString();
+    }
+
+    private void card(Sheet.Line line) {
+        int picture = cards.picture() == Cards.Place.NONE ? -1 : first(line, "picture");
+        int heading = heading(line);
+        html.append("<li class=\"card").append(picture < 0 ? " bare" : "").append("\">");
+        if (picture >= 0) {
+            picture(line.cells().get(picture));
+        }
+        html.append("<div class=\"card-body\">");
+        heading(line, heading);
+        tags(line.cells(), heading);
+        lines(line.cells(), picture, heading);
+        if (look.hasButton()) {
+            html.append("<p class=\"card-go\">");
+            cells.button(line, look.opening().button());
+            html.append("</p>");
+        }
+        html.append("</div></li>\n");
+    }
+
+    /** Where a row has no picture, its card keeps the room, so that the cards stay in line. */
+    private void picture(Cell cell) {
+        html.append("<div class=\"card-picture\">");
+        if (!cell.isEmpty()) {
+            html.append("<img src=\"").append(HtmlUtils.htmlEscape(cell.href())).append("\" alt=\"\" loading=\"lazy\">");
+        }
+        html.append("</div>");
+    }
+
+    private static int first(Sheet.Line line, String kind) {
+        for (int i = 0; i < line.cells().size(); i++) {
+            if (line.cells().get(i).kind().equals(kind)) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    private static int heading(Sheet.Line line) {
+        for (int i = 0; i < line.cells().size(); i++) {
+            if (line.cells().get(i).naming()) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    private void heading(Sheet.Line line, int heading) {
+        if (heading < 0) {
+            return;
+        }
+        boolean opens = !line.opens().isEmpty() && !look.hasButton();
+        html.append("<h3 class=\"card-heading\">");
+        if (opens) {
+            html.append("<a class=\"opens\" href=\"").append(HtmlUtils.htmlEscape(line.opens())).append("\">");
+        }
+        if (line.cells().get(heading).isEmpty()) {
+            html.append("…");
+        } else {
+            cells.write(line.cells().get(heading));
+        }
+        html.append(opens ? "</a></h3>" : "</h3>");
+    }
+
+    private void tags(List<Cell> of, int heading) {
+        List<Cell> shown = tags.stream().sorted().filter(i -> i >= 0 && i != heading).map(of::get)
+                .filter(cell -> !cell.isEmpty()).toList();
+        if (!shown.isEmpty()) {
+            html.append("<p class=\"card-tags\">");
+            shown.forEach(this::tag);
+            html.append("</p>");
+        }
+    }
+
+    /** What is no choice has no colour of its own. */
+    private void tag(Cell cell) {
+        if (cell.kind().equals("tag")) {
+            cells.write(cell);
+        } else {
+            html.append("<span class=\"tag\">");
+            cells.write(cell);
+            html.append("</span> ");
+        }
+    }
+
+    private void lines(List<Cell> of, int picture, int heading) {
+        html.append("<dl class=\"card-lines\">");
+        for (int i = 0; i < of.size(); i++) {
+            Cell cell = of.get(i);
+            if (i != picture && i != heading && !tags.contains(i) && !cell.isEmpty()) {
+                html.append("<div class=\"").append(cell.kind()).append("\"><dt>").append(HtmlUtils.htmlEscape(cell.label()))
+                        .append("</dt><dd>");
+                cells.write(cell);
+                html.append("</dd></div>");
+            }
+        }
+        html.append("</dl>");
+    }
+}

@@ -1,0 +1,46 @@
+package org.pressboard.sheet;
+
+import java.util.Locale;
+import org.pressboard.listing.Cards;
+import org.pressboard.listing.Dress;
+import org.pressboard.listing.Opening;
+import org.pressboard.listing.Show;
+
+/** How a sheet looks, as the classes that its styles go by. */
+public record Look(Show.Layout layout, Cards cards, Dress dress, Opening opening) {
+
+    public boolean isOfCards() {
+        return layout.isOfCards();
+    }
+
+    public boolean isStrip() {
+        return layout == Show.Layout.STRIP;
+    }
+
+    /** Of the whole of it. */
+    public String classes() {
+        return "sheet-" + name(layout) + " rows-" + name(dress.density()) + " stripes-" + name(dress.stripes()) + " rules-"
+                + name(dress.rules())
+                + (opening.how() == Opening.How.NOTHING ? "" : " opens-" + how());
+    }
+
+    /** Where an opened row is read, as scripts and styles know it. */
+    public String how() {
+        return name(opening.how()).replace('_', '-');
+    }
+
+    /** Whether a row is opened by a button of its own. */
+    public boolean hasButton() {
+        return opening.how() != Opening.How.NOTHING && !opening.button().isEmpty();
+    }
+
+    /** Of its cards. */
+    public String cardClasses() {
+        return (isStrip() ? "strip" : "cards across-" + cards.across()) + " picture-" + name(cards.picture())
+                + (cards.labels() ? "" : " unlabelled");
+    }
+
+    private static String name(Enum<?> choice) {
+        return choice.name().toLowerCase(Locale.ROOT);
+    }
+}

@@ -1,0 +1,44 @@
+package org.pressboard.sheet;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.util.HtmlUtils;
+
+/**
+ * A row as it is read whole.
+ *
+ * @param title    what the row is called
+ * @param pictures its pictures, the first of which is shown large
+ * @param lines    everything else that is on it
+ * @param how      where it is read when it is opened from its list, as scripts and styles know it
+ * @param back     the address of the list as it was
+ * @param previous the address of the row before it in the list; {@code null}: none is known
+ * @param next     that of the row behind it
+ */
+public record Opened(String title, List<Picture> pictures, List<Cell> lines, String how, String back,
+                     @Nullable String previous, @Nullable String next) {
+
+    /** A picture: at its whole size, as large as there is room for, and small. */
+    public record Picture(String whole, String large, String small) {
+    }
+
+    /** Whether the title has figures in it, which are not set in the type of headings. */
+    public boolean isInFigures() {
+        return title.chars().anyMatch(Character::isDigit);
+    }
+
+    /** The lines as HTML, every text in it escaped. */
+    public String linesMarkup() {
+        StringBuilder html = new StringBuilder();
+        CellMarkup cells = new CellMarkup(html);
+        for (Cell line : lines) {
+            if (!line.isEmpty()) {
+                html.append("<div class=\"").append(line.kind()).append("\"><dt>").append(HtmlUtils.htmlEscape(line.label()))
+                        .append("</dt><dd>");
+                cells.write(line);
+                html.append("</dd></div>");
+            }
+        }
+        return html.toString();
+    }
+}

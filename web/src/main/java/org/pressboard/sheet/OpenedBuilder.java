@@ -1,0 +1,109 @@
+package org.pressboard.sheet;
+
+import static java.nio.charset.StandardCharsets.UTF_8;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.listing.Listing;
+import org.pressboard.listing.RequestState;
+import org.pressboard.listing.RowAddress;
+import org.pressboard.listing.RowQuery;
+import org.pressboard.listing.Shown;
+import org.pressboard.rows.Rows;
+import org.pressboard.table.Attached;
+import org.pressboard.table.Field;
+import org.pressboard.table.Table;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.Row;
+import org.pressboard.value.Value;
+import org.springframework.web.util.UriUtils;
+
+/** Builds one opened row. For one use. */
+final class OpenedBuilder {
+
+    private final Asking asking;
+    private final Listing listing;
+    private final Table table;
+    private final Place place;
+    private final Words words;
+
+    OpenedBuilder(Asking asking, Place place, Words words) {
+        this.asking = asking;
+        this.listing = asking.listing();
+        this.table = asking.table();
+        this.place = place;
+        this.words = words;
+    }
+
+    /** The fields that are to be read of the row. */
+    List<FieldKey> wanted() {
+        List<FieldKey> wanted = new ArrayList<>(listing.opened().stream().map(Shown::field).toList());
+        table.headingField().map(Field::key).ifPresent(wanted::add);
+        return wanted;
+    }
+
+    Opened build(Row row, Rows rows, RowQuery query, Locale language) {
+        List<Shown> looks = listing.opened();
+        List<Shown> lines = looks.stream().filter(look -> !isPicture(look) && !isHeading(look)).toList();
+        return new Opened(title(row), pictures(row, looks), new Cells(table, lines, words, FileAnswer.IN_LISTS).whole(row),
+                new Look(listing.show().layout(), listing.show().cards(), listing.dress(), listing.opening()).how(),
+                place.page() + asking.query(), neighbour(row, rows, query, language, -1),
+                neighbour(row, rows, query, language, 1));
+    }
+
+    private boolean isPicture(Shown look) {
+        return table.field(look.field()).type() instanceof Attached attached && attached.isOfPictures();
+    }
+
+    private boolean isHeading(Shown look) {
+        return table.headingField().filter(heading -> heading.key().equals(look.field())).isPresent();
+    }
+
+    /** What names the row is on it in any case; an owner who wants it otherwise chooses another heading of the table. */
+    private String title(Row row) {
+        return table.headingField().map(heading -> words.written(table, heading, row)).filter(text -> !text.isEmpty())
+                .orElse("…");
+    }
+
+    private List<Opened.Picture> pictures(Row row, List<Shown> looks) {
+        List<Opened.Picture> pictures = new ArrayList<>();
+        for (Shown look : looks) {
+            Value value = isPicture(look) ? row.get(look.field()) : null;
+            for (Value each : value == null ? List.<Value>of() : value.each()) {
+                if (each instanceof Value.Attachment file && file.isThere()) {
+                    String whole = FileAnswer.address(table.key().name(), file.content(), file.name());
+                    pictures.add(new Opened.Picture(whole, whole + "?edge=" + FileAnswer.IN_CARDS,
+                            whole + "?edge=" + FileAnswer.IN_LISTS));
+                }
+            }
+        }
+        return pictures;
+    }
+
+    /** The row beside it in the list as it was: on its page, else at the end or the beginning of the page beside that. */
+    private @Nullable String neighbour(Row row, Rows rows, RowQuery query, Locale language, int way) {
+        RequestState state = asking.asked().state();
+        List<Row> page = rows.rows(query, language);
+        int at = page.stream().map(Row::id).toList().indexOf(row.id());
+        if (at < 0) {
+            return null;
+        }
+        if (at + way >= 0 && at + way < page.size()) {
+            return address(page.get(at + way), state);
+        }
+        int beside = state.page() + way;
+        if (beside < 1 || page.size() < state.size() && way > 0) {
+            return null;
+        }
+        List<Row> others = rows.rows(query.onPage(beside), language);
+        return others.isEmpty() ? null
+                : address(way > 0 ? others.getFirst() : others.getLast(), state.withPage(beside));
+    }
+
+    private @Nullable String address(Row row, RequestState state) {
+        return RowAddress.of(table, row).map(key -> place.page() + "/" + UriUtils.encodePathSegment(key, UTF_8)
+                + asking.address().write(state)).orElse(null);
+    }
+}

@@ -1,0 +1,31 @@
+package org.pressboard.wiring;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import org.springframework.security.web.header.HeaderWriter;
+
+/**
+ * What pages may load, and what may frame them: no script, style or frame from anywhere else, and none written into pages.
+ * Nothing may be put into a frame but the proof, and that only into the bench.
+ */
+final class FramePolicy implements HeaderWriter {
+
+    static final String FRAMED_BY_NONE = policy("'none'");
+    private static final String FRAMED_BY_OURSELVES = policy("'self'");
+    private static final String PROOF = "/desk/proof/";
+    private static final String POLICY = "Content-Security-Policy";
+
+    private static String policy(String ancestors) {
+        return "default-src 'self'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; "
+                + "connect-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors " + ancestors;
+    }
+
+    @Override
+    public void writeHeaders(HttpServletRequest request, HttpServletResponse response) {
+        boolean isProof = request.getRequestURI().startsWith(PROOF);
+        if (!response.containsHeader(POLICY)) {
+            response.setHeader(POLICY, isProof ? FRAMED_BY_OURSELVES : FRAMED_BY_NONE);
+        }
+        response.setHeader("X-Frame-Options", isProof ? "SAMEORIGIN" : "DENY");
+    }
+}

@@ -1,0 +1,309 @@
+package org.pressboard.desk;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.FrameLocator;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.editing.RowEditing;
+import org.pressboard.history.Author;
+import org.pressboard.schema.Publisher;
+import org.pressboard.schema.TableChanges;
+import org.pressboard.site.InBrowser;
+import org.pressboard.table.Chosen;
+import org.pressboard.table.Field;
+import org.pressboard.table.Fields;
+import org.pressboard.table.Numeric;
+import org.pressboard.table.Table;
+import org.pressboard.table.Temporal;
+import org.pressboard.table.Textual;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.Value;
+import org.springframework.beans.factory.annotation.Autowired;
+
+/** An owner says on the ticket what people shall see, and watches it happen on the proof. */
+class BenchTest extends InBrowser {
+
+    private static final Author OWNER = new Author(null, "owner@example.org", Author.Origin.DESK);
+    private static final FieldKey NAME = new FieldKey("name");
+    private static final FieldKey STATE = new FieldKey("state");
+    private static final FieldKey YEAR = new FieldKey("year");
+    private static final FieldKey DAY = new FieldKey("day");
+    private static final String BENCH = "/desk/pages/crates/crates";
+
+    @Autowired
+    private Catalog catalog;
+
+    @Autowired
+    private Publisher publisher;
+
+    @Autowired
+    private TableChanges changes;
+
+    @Autowired
+    private RowEditing editing;
+
+    @BeforeEach
+    void makeTheTable() {
+        Table crates = changes.make("Crates", new Fields(List.of(new Field(NAME, "Name", new Textual.Text()),
+                new Field(STATE, "State", Chosen.Choice.of(List.of("Ripe", "Green", "Eaten"))),
+                new Field(YEAR, "Year", new Numeric.WholeNumber(false)), new Field(DAY, "Day", new Temporal.Date()))), OWNER);
+        for (int i = 0; i < 6; i++) {
+            editing.add(crates.key(), Map.of(NAME, Value.of("Crate " + (i + 1)), STATE,
+                    Value.of(List.of("Ripe", "Green", "Eaten").get(i % 3)), YEAR, Value.of(2019L + i), DAY,
+                    Value.of(java.time.LocalDate.of(2024, 3, 9 + i))), OWNER);
+        }
+    }
+
+    @AfterEach
+    void removeTheTable() {
+        closePages();
+        catalog.tables().all().stream().filter(table -> table.key().name().equals("crates"))
+                .forEach(table -> publisher.remove(table.key()));
+    }
+
+    private Page bench() {
+        Page page = signedIn("owner@example.org");
+        page.navigate(address("/desk/pages"));
+        page.locator(".make-table [name=table]").selectOption("crates");
+        button(page, "Make it").click();
+        page.waitForURL(address(BENCH));
+        assertThat(proof(page).locator(".table tbody tr")).hasCount(6);
+        return page;
+    }
+
+    private static FrameLocator proof(Page page) {
+        return page.frameLocator("iframe");
+    }
+
+    private static void open(Page page, String word) {
+        page.locator("[data-opens='" + word + "']").click();
+        assertThat(page.locator("[data-panel='" + word + "']")).isVisible();
+    }
+
+    private static Locator heading(Page page, String text) {
+        return proof(page).locator("th").filter(new Locator.FilterOptions().setHasText(text));
+    }
+
+    private static void says(Page page, String word, String text) {
+        assertThat(page.locator("[data-opens='" + word + "']")).hasText(text);
+    }
+
+    @Test
+    void fieldsAreCalledOtherwiseHiddenAddedAndMovedWhereTheyStand() {
+        Page page = bench();
+        open(page, "fields");
+        page.locator("#label-year").fill("Picked in");
+        page.keyboard().press("Enter");
+        assertThat(heading(page, "Picked in")).isVisible();
+        page.getByLabel("Hide State").click();
+        assertThat(heading(page, "State")).hasCount(0);
+        says(page, "fields", "3 fields");
+        page.locator("#find-field").fill("sta");
+        button(page, "+ State").click();
+        assertThat(proof(page).locator("th").last()).containsText("State");
+        page.getByLabel("Move State: Space to lift it, arrows to move it").press(" ");
+        page.keyboard().press("ArrowUp");
+        page.keyboard().press("ArrowUp");
+        page.keyboard().press(" ");
+        assertThat(proof(page).locator("th").nth(1)).containsText("State");
+        open(page, "look-year");
+        page.locator("#look-align-year").selectOption("LEFT");
+        assertThat(proof(page).locator("th.to-left")).containsText("Picked in");
+        open(page, "look-day");
+        page.locator("#look-days-day").selectOption("MONTH");
+        assertThat(proof(page).locator("td.when").first()).containsText("March 2024");
+        assertThat(violations(page)).isEmpty();
+        // what was done is told, and taken back step by step
+        page.keyboard().press("Escape");
+        page.keyboard().press("Escape");
+        open(page, "steps");
+        assertThat(page.locator(".steps li")).hasCount(6);
+        assertThat(page.locator(".steps li").last()).containsText("Show: Year is called Picked in.");
+        assertThat(page.locator(".steps li").nth(4)).containsText("Show: hid State.");
+        page.keyboard().press("Escape");
+        page.locator("h1").click();
+        for (int i = 0; i < 6; i++) {
+            page.keyboard().press("Control+z");
+        }
+        assertThat(heading(page, "Year")).isVisible();
+        assertThat(button(page, "Undo")).isDisabled();
+        page.keyboard().press("Control+y");
+        assertThat(heading(page, "Picked in")).isVisible();
+    }
+
+    @Test
+    void whatIsKeptIsSaidAsASentence() {
+        Page page = bench();
+        says(page, "keep", "all of them");
+        open(page, "keep");
+        page.locator("#keep-new-field").selectOption("state");
+        page.locator("#keep-new-is").selectOption("ONE_OF");
+        page.locator("#keep-new").getByLabel("Ripe").check();
+        page.locator("#keep-new").getByLabel("Eaten").check();
+        button(page, "Add").click();
+        says(page, "keep", "those where State is Ripe or Eaten");
+        assertThat(proof(page).locator(".table tbody tr")).hasCount(4);
+        page.locator("#keep-new-field").selectOption("year");
+        page.locator("#keep-new-is").selectOption("BETWEEN");
+        assertThat(page.locator("#keep-new-value-1")).isVisible();
+        page.locator("#keep-new-value-0").fill("2020");
+        page.locator("#keep-new-value-1").fill("blah");
+        button(page, "Add").click();
+        assertThat(page.locator(".ticket .note-warn")).hasText("“blah” is no value of Year.");
+        assertThat(page.locator("#keep-new-value-0")).hasValue("2020");
+        assertThat(page.locator("#keep-new-value-1")).hasValue("blah");
+        page.locator("#keep-new-value-1").fill("2022");
+        button(page, "Add").click();
+        says(page, "keep", "those where State is Ripe or Eaten, and Year is between 2020 and 2022");
+        assertThat(proof(page).locator(".table tbody tr")).hasCount(2);
+        page.locator("#keep-mode").selectOption("ANY");
+        says(page, "keep", "those where State is Ripe or Eaten or Year is between 2020 and 2022");
+        assertThat(proof(page).locator(".table tbody tr")).hasCount(5);
+        page.getByLabel("Take it out").first().click();
+        says(page, "keep", "those where Year is between 2020 and 2022");
+        page.locator("[id='keep-is-0']").selectOption("AT_LEAST");
+        says(page, "keep", "those where Year is at least 2020");
+        assertThat(proof(page).locator(".table tbody tr")).hasCount(5);
+        assertThat(violations(page)).isEmpty();
+    }
+
+    @Test
+    void theOtherLinesAreChangedAsTheyRead() {
+        Page page = bench();
+        open(page, "layout");
+        page.getByLabel("cards", new Page.GetByLabelOptions().setExact(true)).check();
+        assertThat(proof(page).locator(".card")).hasCount(6);
+        open(page, "tags");
+        page.locator("[data-panel=tags]").getByLabel("State").check();
+        assertThat(proof(page).locator(".card-tags").first()).hasText("Ripe");
+        says(page, "tags", "as tags State");
+        open(page, "search");
+        page.locator("[data-panel=search]").getByLabel("Name").uncheck();
+        says(page, "search", "in State");
+        open(page, "hint");
+        page.locator("[data-panel=hint] input[name=hint]").fill("Which state?");
+        page.keyboard().press("Enter");
+        assertThat(proof(page).locator("input[type=search]").first()).hasAttribute("placeholder", "Which state?");
+        open(page, "narrow");
+        page.locator("[data-panel=narrow]").getByLabel("Year").uncheck();
+        says(page, "narrow", "by State, Day");
+        open(page, "take-away");
+        page.locator("[data-panel=take-away]").getByLabel("JSON").uncheck();
+        says(page, "take-away", "as CSV, XLSX");
+        open(page, "order");
+        page.locator("#ticket-sort-0").selectOption("state");
+        says(page, "order", "by State");
+        page.locator("#ticket-sort-1").selectOption("-year");
+        says(page, "order", "by State, then Year, downwards");
+        assertThat(proof(page).locator(".card-heading").first()).hasText("Crate 4");
+        open(page, "limit");
+        page.locator("#ticket-limit").fill("2");
+        page.keyboard().press("Tab");
+        assertThat(proof(page).locator(".card")).hasCount(2);
+        proof(page).getByText("Show all of them").click();
+        assertThat(proof(page).locator(".card")).hasCount(6);
+        open(page, "title");
+        page.locator("[data-panel=title] input[name=text]").fill("What is in the shed");
+        page.keyboard().press("Enter");
+        assertThat(proof(page).locator(".sheet-title")).hasText("What is in the shed");
+        open(page, "stripes");
+        page.getByLabel("stripes of moss").check();
+        assertThat(proof(page).locator(".sheet.stripes-moss")).isVisible();
+        page.locator("[data-width='390']").click();
+        assertThat(violations(page)).isEmpty();
+    }
+
+    @Test
+    void theSieveSaysHowManyPassEachGateAndWhyARowIsNotThere() {
+        changes.change(catalog.table(new org.pressboard.table.TableKey("crates")).orElseThrow()
+                .knownBy(NAME, null, null), OWNER);
+        Page page = bench();
+        assertThat(page.locator(".sieve-bars td.number")).hasText(new String[] {"6", "6", "6", "6", "6"});
+        open(page, "keep");
+        page.locator("#keep-new-field").selectOption("state");
+        page.locator("#keep-new-value-0").selectOption("Ripe");
+        button(page, "Add").click();
+        assertThat(page.locator(".sieve-bars td.number")).hasText(new String[] {"6", "6", "2", "2", "2"});
+        page.locator("#sieve-why").fill("2");
+        page.keyboard().press("Enter");
+        assertThat(page.locator(".sieve .note")).hasText("2 is not kept, for this is not so of it: State is Ripe.");
+        page.locator("#sieve-why").fill("1");
+        page.keyboard().press("Enter");
+        assertThat(page.locator(".sieve .note")).hasText("1 is here, on whatever page of the list.");
+        page.locator("#sieve-why").fill("");
+        page.keyboard().press("Enter");
+        proof(page).locator("input[type=search]").first().fill("zzz");
+        assertThat(page.locator(".sieve .note-warn")).hasText("What is searched and narrowed to in the proof leaves none.");
+        page.locator("#sieve-as").selectOption("anyone");
+        assertThat(page.locator(".sieve .note-warn")).containsText("They may not see any row of Crates.");
+        assertThat(violations(page)).isEmpty();
+        link(page, "Say who may see them").click();
+        assertThat(page).hasURL(address("/desk/tables/crates/access"));
+    }
+
+    @Test
+    void anotherWhoWorksAtTheSameDraftSeesWhatTheFirstDid() {
+        Page first = bench();
+        Page second = signedIn("editor@example.org");
+        second.navigate(address(BENCH));
+        assertThat(proof(second).locator(".table tbody tr")).hasCount(6);
+        open(first, "density");
+        first.getByLabel("rows close together").check();
+        says(second, "density", "rows close together");
+        assertThat(proof(second).locator(".sheet.rows-dense")).isVisible();
+        open(second, "rules");
+        second.getByLabel("lines between rows and columns").check();
+        assertThat(proof(first).locator(".sheet.rules-grid.rows-dense")).isVisible();
+    }
+
+    @Test
+    void nothingOfADraftIsSeenBeforeItIsPublished() {
+        Page page = bench();
+        page.navigate(address("/desk/pages/crates"));
+        page.getByLabel("Everyone").check();
+        button(page, "Publish").click();
+        assertThat(page.locator(".note-good")).containsText("Edition 1 is out");
+        page.navigate(address(BENCH));
+        open(page, "title");
+        page.locator("[data-panel=title] input[name=text]").fill("Not yet");
+        page.keyboard().press("Enter");
+        assertThat(proof(page).locator(".sheet-title")).hasText("Not yet");
+        Page visitor = desktop();
+        visitor.navigate(address("/crates"));
+        assertThat(visitor.locator(".table tbody tr")).hasCount(6);
+        assertThat(visitor.locator(".sheet-title")).hasCount(0);
+        assertThat(visitor.navigate(address("/desk/proof/crates")).url()).contains("/sign-in");
+
+        // each edition says what changed with it, and an earlier one is put back
+        page.navigate(address("/desk/pages/crates"));
+        button(page, "Publish again").click();
+        assertThat(page.locator(".note-good")).containsText("Edition 2 is out");
+        visitor.navigate(address("/crates"));
+        assertThat(visitor.locator(".sheet-title")).hasText("Not yet");
+        page.navigate(address("/desk/editions/crates"));
+        assertThat(page.locator(".acts li").first()).containsText("Dress: title “Not yet”.");
+        assertThat(page.locator(".acts li").last()).containsText("The first edition.");
+        assertThat(violations(page)).isEmpty();
+        button(page, "Put back").click();
+        assertThat(page.locator(".note-good")).containsText("Visitors get edition 1 again.");
+        visitor.navigate(address("/crates"));
+        assertThat(visitor.locator(".sheet-title")).hasCount(0);
+        page.navigate(address("/desk/editions/crates/2/look"));
+        page.locator("input[type=search]").fill("Crate 4");
+        assertThat(page.locator(".table tbody tr")).hasCount(1);
+        assertThat(page.locator(".sheet-title")).hasText("Not yet");
+        page.navigate(address("/desk/editions/crates"));
+        button(page, "Make it the draft").last().click();
+        assertThat(page.locator(".note-good")).containsText("The draft is now what edition 1 is.");
+        page.navigate(address(BENCH));
+        says(page, "title", "no title");
+    }
+}
