@@ -1,6 +1,6 @@
 // Scripts, fonts, icons and the speckle of the boards.
 import { build } from 'esbuild';
-import { copyFileSync, readFileSync, writeFileSync } from 'node:fs';
+import { copyFileSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
 const out = process.argv[2];
@@ -16,13 +16,25 @@ await build({
 });
 
 const fonts = {
-  'hanken-latin': 'hanken-grotesk/files/hanken-grotesk-latin-wght-normal',
-  'hanken-latin-ext': 'hanken-grotesk/files/hanken-grotesk-latin-ext-wght-normal',
-  'fraunces-latin': 'fraunces/files/fraunces-latin-wght-normal',
-  'fraunces-latin-ext': 'fraunces/files/fraunces-latin-ext-wght-normal',
+  'hanken-latin': '@fontsource-variable/hanken-grotesk/files/hanken-grotesk-latin-wght-normal',
+  'hanken-latin-ext': '@fontsource-variable/hanken-grotesk/files/hanken-grotesk-latin-ext-wght-normal',
+  'fraunces-latin': '@fontsource/fraunces/files/fraunces-latin-600-normal',
+  'fraunces-latin-ext': '@fontsource/fraunces/files/fraunces-latin-ext-600-normal',
 };
 for (const [name, file] of Object.entries(fonts)) {
-  copyFileSync(`node_modules/@fontsource-variable/${file}.woff2`, join(out, `${name}.woff2`));
+  copyFileSync(`node_modules/${file}.woff2`, join(out, `${name}.woff2`));
+}
+
+// What is printed has letters of its own: those of the pages, and for all others a font that has most there are.
+const printed = join(out, '../fonts');
+mkdirSync(printed, { recursive: true });
+for (const [name, file] of Object.entries({
+  'hanken.ttf': '@expo-google-fonts/hanken-grotesk/400Regular/HankenGrotesk_400Regular',
+  'hanken-bold.ttf': '@expo-google-fonts/hanken-grotesk/600SemiBold/HankenGrotesk_600SemiBold',
+  'other.ttf': 'dejavu-fonts-ttf/ttf/DejaVuSans',
+  'other-bold.ttf': 'dejavu-fonts-ttf/ttf/DejaVuSans-Bold',
+})) {
+  copyFileSync(`node_modules/${file}.ttf`, join(printed, name));
 }
 
 const symbols = JSON.parse(readFileSync('src/icons.json', 'utf8')).map(name => {

@@ -67,6 +67,7 @@ Alpine.data('bench', () => ({
     }
     this.draw();
     if (word.getAttribute('aria-expanded') === 'true') {
+      this.panel(opens)?.scrollIntoView({ block: 'nearest' });
       this.panel(opens)?.querySelector('input:not([type=hidden]), select, textarea, button')?.focus();
     }
   },
@@ -147,8 +148,11 @@ Alpine.data('bench', () => ({
   },
 }));
 
-// Changes of a ticket carry what tells that they come from this desk.
+// Changes of a ticket carry what tells that they come from this desk; some, how the proof is narrowed.
 document.addEventListener('htmx:config:request', ({ detail: { ctx } }) => {
+  if ('asksProof' in ctx.sourceElement.dataset) {
+    ctx.request.body.set('state', document.querySelector('.proof-frame iframe').contentWindow.location.search);
+  }
   const ticket = ctx.sourceElement.closest('#ticket');
   if (ticket && ctx.request.method.toUpperCase() === 'POST') {
     ctx.request.headers[ticket.dataset.header] = ticket.dataset.token;

@@ -1,7 +1,7 @@
 // What the visitors' pages and the desk share.
 import Alpine from '@alpinejs/csp';
 import './back.js';
-import 'htmx.org';
+import htmx from 'htmx.org';
 import 'htmx.org/dist/ext/hx-alpine-compat.js';
 import './opening.js';
 
@@ -59,19 +59,131 @@ document.addEventListener('htmx:config:request', ({ detail: { ctx } }) => {
 
 // What the answer says of a choice holds, also where somebody had ticked it by hand; what is being typed stays.
 document.addEventListener('htmx:after:swap', () => {
-  for (const element of document.querySelectorAll('.sheet .bar :is(input, option)')) {
-    if (element.type === 'checkbox') element.checked = element.defaultChecked;
+  for (const element of document.querySelectorAll('.sheet :is(.bar, .boxes) :is(input, option)')) {
+    if (element.type === 'checkbox' || element.type === 'radio') element.checked = element.defaultChecked;
     else if (element.tagName === 'OPTION') element.selected = element.defaultSelected;
     else if (element !== document.activeElement) element.value = element.defaultValue;
   }
 });
 
+// How many rows there are of what one can narrow to is asked for once the rows are there, as far as it is in sight.
+async function tally(sheet) {
+  const { tallies } = sheet.dataset;
+  const places = tallies ? [...sheet.querySelectorAll('[data-untold]')].filter(each => !each.closest('details:not([open])')) : [];
+  if (!places.length) return;
+  const asked = new URL(tallies, location);
+  for (const place of places) {
+    delete place.dataset.untold; // asked for once
+    asked.searchParams.append('of', place.dataset.tally);
+  }
+  const answer = await fetch(asked);
+  // where it takes too long nobody is told; rows that have changed meanwhile ask anew
+  if (!answer.ok || sheet.dataset.tallies !== tallies) return;
+  const told = new DOMParser().parseFromString(await answer.text(), 'text/html');
+  for (const place of places) {
+    const fresh = told.querySelector(`[data-tally="${place.dataset.tally}"]`);
+    if (fresh && place.isConnected) htmx.swap({ target: place, text: fresh.outerHTML, swap: 'outerMorph' });
+  }
+  spread(sheet);
+}
+const tallyAll = () => document.querySelectorAll('.sheet[data-tallies]').forEach(tally);
+document.addEventListener('DOMContentLoaded', tallyAll);
+document.addEventListener('htmx:after:swap', tallyAll);
+document.addEventListener('toggle', event => {
+  const sheet = event.target.open && event.target.closest('.sheet[data-tallies]');
+  if (sheet) tally(sheet);
+}, true);
+
+// What a range would leave shows before it is picked: the bars in it, and how many rows those are.
+function spread(within) {
+  for (const bars of within.querySelectorAll('.spread')) {
+    const control = bars.closest('fieldset');
+    const [from, to] = ['from', 'to'].map(end => control.querySelector(`[data-end=${end}]`));
+    const order = value => from.type === 'number' ? Number(value) : value;
+    let rows = 0;
+    for (const bar of bars.querySelectorAll('rect[data-rows]')) {
+      const isIn = (!from.value || order(bar.dataset.to) >= order(from.value)) && (!to.value || order(bar.dataset.from) <= order(to.value));
+      bar.classList.toggle('spread-in', isIn);
+      if (isIn) rows += Number(bar.dataset.rows);
+    }
+    const said = bars.querySelector('.spread-said');
+    if (said) said.textContent = from.value || to.value ? said.dataset.said.replace('{0}', rows.toLocaleString(document.documentElement.lang)) : '';
+  }
+}
+document.addEventListener('htmx:after:swap', () => spread(document));
+document.addEventListener('input', event => {
+  const control = event.target.matches('.range-end') && event.target.closest('fieldset');
+  if (control) spread(control);
+});
+document.addEventListener('click', event => {
+  const bar = event.target.closest('.spread-room');
+  if (!bar) return;
+  const control = bar.closest('fieldset');
+  for (const end of ['from', 'to']) control.querySelector(`[data-end=${end}]`).value = bar.dataset[end];
+  spread(control);
+  control.querySelector('[data-end=to]').dispatchEvent(new Event('change', { bubbles: true }));
+});
+
+// What leaves as a file is collected first; how far that is, is said, and that nobody wants it any more can be said too.
+document.addEventListener('click', event => {
+  const link = event.target.closest('a[data-carries]');
+  const said = link?.closest('.sheet').querySelector('.carried');
+  if (!said || !window.isSecureContext || link.href.includes('.pdf')) return;
+  const name = crypto.randomUUID();
+  const address = new URL(link.href);
+  address.searchParams.set('watched', name);
+  const plain = link.href;
+  link.href = address;
+  setTimeout(() => { link.href = plain; });
+  watch(name, said);
+});
+function watch(name, said) {
+  const [text, leave] = said.children;
+  const end = () => { clearInterval(asking); said.hidden = true; };
+  leave.onclick = () => { fetch(`/take-away/${name}/leave`); end(); };
+  const asking = setInterval(async () => {
+    const answer = await fetch(`/take-away/${name}`);
+    if (!answer.ok) return end();
+    const { rows, over } = await answer.json();
+    text.textContent = over ? said.dataset.done : said.dataset.said.replace('{0}', rows.toLocaleString(document.documentElement.lang));
+    leave.hidden = over;
+    said.hidden = false;
+    if (over) { clearInterval(asking); setTimeout(end, 4000); }
+  }, 800);
+}
+
+// Rows are copied as they are printed, as a table and as text with tabs.
+document.addEventListener('click', event => {
+  const button = event.target.closest('[data-copies]');
+  if (!button) return;
+  const rows = fetch(button.dataset.copies).then(answer => answer.ok ? answer.text() : Promise.reject(new Error(document.body.dataset.lost)))
+    .then(text => new DOMParser().parseFromString(text, 'text/html').querySelector('.print-rows'));
+  const cells = table => [...table.rows].map(row => [...row.cells].map(cell => cell.dataset.cell ?? cell.textContent).map(text => text.replace(/[\t\r\n]+/g, ' ')));
+  const plain = rows.then(table => new Blob([cells(table).map(row => row.join('\t')).join('\n')], { type: 'text/plain' }));
+  const rich = rows.then(table => {
+    table.querySelectorAll('[data-cell]').forEach(cell => { cell.textContent = cell.dataset.cell; });
+    table.querySelectorAll('img').forEach(picture => picture.remove());
+    return new Blob([table.outerHTML], { type: 'text/html' });
+  });
+  navigator.clipboard.write([new ClipboardItem({ 'text/plain': plain, 'text/html': rich })])
+    .then(async () => tell(button, button.dataset.done.replace('{0}', (await rows).rows.length - 1), 'note'))
+    .catch(failed => tell(button, failed.message, 'note note-warn'));
+});
+
+if ('print' in document.body.dataset) {
+  addEventListener('load', () => print());
+  document.querySelector('[data-print-again]').addEventListener('click', () => print());
+}
+
 // An answer that does not come is said at the place, and the rows stay as they were.
 function say(element, text) {
+  tell(element, text, 'note note-warn');
+}
+function tell(element, text, look) {
   const place = element?.closest('.sheet')?.querySelector('.notices');
   if (!place || !text) return;
   const note = document.createElement('p');
-  note.className = 'note note-warn';
+  note.className = look;
   note.textContent = text;
   place.replaceChildren(note);
 }

@@ -38,6 +38,8 @@ public record Clause(FieldKey field, Comparison is, List<Value> values) {
             case BETWEEN -> new Condition.All(List.of(Condition.compare(field, Operator.AT_LEAST, values.get(0)),
                     Condition.compare(field, Operator.AT_MOST, values.get(1))));
             case VISITOR -> new Condition.Compare(field, Operator.EQUALS, new Operand.OfVisitor());
+            case PAGE_TITLE -> ofPage(Operand.PagePart.TITLE);
+            case PAGE_ADDRESS -> ofPage(Operand.PagePart.ADDRESS);
             case TODAY -> span(new Operand.Today(0), new Operand.Today(1));
             case THIS_WEEK -> of(Operand.Span.WEEK);
             case THIS_MONTH -> of(Operand.Span.MONTH);
@@ -57,6 +59,10 @@ public record Clause(FieldKey field, Comparison is, List<Value> values) {
 
     private Condition orNothing(Condition differing) {
         return new Condition.Any(List.of(differing, Condition.isEmpty(field)));
+    }
+
+    private Condition ofPage(Operand.PagePart part) {
+        return new Condition.Compare(field, Operator.EQUALS, new Operand.OfPage(part));
     }
 
     private Condition of(Operand.Span span) {

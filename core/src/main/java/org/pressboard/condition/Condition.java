@@ -123,6 +123,21 @@ public sealed interface Condition {
         return has(leaf -> leaf instanceof Mentions || (leaf instanceof Compare compare && compare.operator.isForText()));
     }
 
+    /** The same as it is on a page of that title and address: what it takes of the page is fixed. */
+    default Condition onPage(String title, String address) {
+        return switch (this) {
+            case All all -> new All(all.parts.stream().map(part -> part.onPage(title, address)).toList());
+            case Any any -> new Any(any.parts.stream().map(part -> part.onPage(title, address)).toList());
+            case Not not -> new Not(not.part.onPage(title, address));
+            case Compare(FieldKey field, Operator operator, Operand.OfPage ofPage) -> compare(field, operator,
+                    Value.of(ofPage.part() == Operand.PagePart.TITLE ? title : address));
+            case Compare compare -> compare;
+            case OneOf oneOf -> oneOf;
+            case Empty empty -> empty;
+            case Mentions mentions -> mentions;
+        };
+    }
+
     /** The fields that it asks about. */
     default Set<FieldKey> fields() {
         return switch (this) {

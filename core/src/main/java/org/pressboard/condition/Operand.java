@@ -17,6 +17,13 @@ public sealed interface Operand {
     record OfVisitor() implements Operand {
     }
 
+    /** What the page is called, or its address; absent where a condition stands on none. */
+    record OfPage(PagePart part) implements Operand {
+    }
+
+    /** What there is to a page. */
+    enum PagePart { TITLE, ADDRESS }
+
     /** Today, so many days on (negative: back). */
     record Today(int daysOn) implements Operand {
     }
@@ -43,6 +50,7 @@ public sealed interface Operand {
         return switch (this) {
             case Fixed fixed -> Optional.of(fixed.value);
             case OfVisitor ofVisitor -> standpoint.visitorEmail().map(Value::of);
+            case OfPage ofPage -> Optional.empty();
             case Beginning beginning ->
                     Optional.of(Value.of(beginning.span.beginning(standpoint.today(), beginning.on)));
             case Today today -> Optional.of(Value.of(standpoint.today().plusDays(today.daysOn)));

@@ -7,6 +7,8 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.pressboard.edition.Difference.Line;
 import org.pressboard.listing.Listing;
+import org.pressboard.listing.NarrowBy;
+import org.pressboard.listing.Paper;
 import org.pressboard.listing.Show;
 import org.pressboard.listing.Shown;
 import org.pressboard.listing.SortBy;
@@ -108,11 +110,25 @@ public final class Differences {
         note(!before.find().hint().equals(after.find().hint()), Line.LET, "hint", after.find().hint());
         note(!before.find().narrow().equals(after.find().narrow()), Line.LET,
                 after.find().narrow().isEmpty() ? "no-narrowing" : "narrow", labels(after, after.find().narrow()));
+        after.find().narrow().forEach(field -> controls(after, before.find().by(field), after.find().by(field)));
+        note(before.find().form() != after.find().form(), Line.LET, "form", after.find().form());
         note(before.find().unsorted() != after.find().unsorted(), Line.LET,
                 after.find().unsorted() ? "unsorted" : "sorted");
+        paper(before.paper(), after.paper());
         note(!before.takeAway().equals(after.takeAway()), Line.LET,
                 after.takeAway().isEmpty() ? "no-take-away" : "take-away",
                 after.takeAway().stream().map(Enum::name).collect(Collectors.joining(", ")));
+    }
+
+    private void paper(Paper before, Paper after) {
+        note(before.size() != after.size(), Line.LET, "paper", after.size());
+        note(before.across() != after.across(), Line.LET, after.across() ? "across" : "upright");
+    }
+
+    private void controls(Listing listing, NarrowBy before, NarrowBy after) {
+        String label = label(listing.table(), listing.show(), after.field());
+        note(!before.startingWith(after.start()).equals(after), Line.LET, "control", label);
+        note(!before.start().equals(after.start()), Line.LET, after.start().isOpen() ? "no-start" : "start", label);
     }
 
     private void order(Listing before, Listing after) {
@@ -120,6 +136,9 @@ public final class Differences {
                 labels(after, after.order().stream().map(SortBy::field).toList()));
         note(before.ordering().pageSize() != after.ordering().pageSize(), Line.ORDER, "page-size",
                 after.ordering().pageSize());
+        note(before.ordering().choice() != after.ordering().choice(), Line.ORDER,
+                after.ordering().choice() ? "choice" : "no-choice");
+        note(before.ordering().more() != after.ordering().more(), Line.ORDER, after.ordering().more() ? "more" : "pages");
         note(before.ordering().limit() != after.ordering().limit(), Line.ORDER,
                 after.ordering().limit() == 0 ? "no-limit" : "limit", after.ordering().limit());
     }
@@ -139,6 +158,8 @@ public final class Differences {
         note(before.dress().density() != after.dress().density(), Line.DRESS, "density", after.dress().density());
         note(before.dress().stripes() != after.dress().stripes(), Line.DRESS, "stripes", after.dress().stripes());
         note(before.dress().rules() != after.dress().rules(), Line.DRESS, "rules", after.dress().rules());
+        note(!before.dress().marks().equals(after.dress().marks()), Line.DRESS,
+                after.dress().marks().isEmpty() ? "no-marks" : "marks", after.dress().marks().size());
         note(!before.dress().title().equals(after.dress().title()), Line.DRESS, "title", after.dress().title());
         note(!before.dress().lead().equals(after.dress().lead()), Line.DRESS, "lead");
         note(!before.dress().nothing().equals(after.dress().nothing()), Line.DRESS, "nothing");

@@ -8,6 +8,7 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
+import org.pressboard.table.Tables;
 
 /**
  * A page as it is drafted or published: its title, what is said before all, and the listings on it, from top to bottom.
@@ -51,6 +52,15 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
 
     public Page with(List<Listing> others) {
         return new Page(key, title, lead, unlisted, others);
+    }
+
+    /**
+     * The same as it is among these tables: without the listings of those that are gone, and the others without fields that
+     * are (see {@link Listing#onPage}).
+     */
+    public Page among(Tables tables) {
+        return with(listings.stream().filter(listing -> tables.find(listing.table()).isPresent())
+                .map(listing -> listing.onPage(tables, title, key.name())).toList());
     }
 
     public Optional<Listing> listing(ListingKey which) {

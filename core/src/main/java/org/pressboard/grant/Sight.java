@@ -1,11 +1,13 @@
 package org.pressboard.grant;
 
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.Map;
 import org.pressboard.condition.Condition;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
+import org.pressboard.value.FieldKey;
 
 /**
  * A table as somebody sees it: what of its rows, and of those of the tables around it that its fields lead to.
@@ -33,6 +35,11 @@ public record Sight(Table table, Tables tables, Map<TableKey, Condition> rows) {
     /** Another of the tables, as the same person sees it. */
     public Sight of(TableKey other) {
         return new Sight(tables.get(other), tables, rows);
+    }
+
+    /** The same with fields of other tables that are reached through references beside the table's own. */
+    public Sight reaching(Collection<FieldKey> fields) {
+        return new Sight(tables.reaching(table, fields), tables, rows);
     }
 
     /** The same with these rows of the table itself. */

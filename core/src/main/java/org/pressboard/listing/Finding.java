@@ -1,8 +1,10 @@
 package org.pressboard.listing;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.function.Predicate;
+import java.util.function.UnaryOperator;
 import org.pressboard.value.FieldKey;
 
 /**
@@ -12,39 +14,79 @@ import org.pressboard.value.FieldKey;
  * @param hint     what stands in the empty search box; empty: what it searches
  * @param narrow   the fields by whose values rows are narrowed
  * @param unsorted whether rows stay in the listing's own order, whatever visitors would like
+ * @param by       the controls of the narrowed fields, of those for which there is something to say
  */
-public record Finding(List<FieldKey> search, String hint, List<FieldKey> narrow, boolean unsorted) {
+public record Finding(List<FieldKey> search, String hint, List<FieldKey> narrow, boolean unsorted, List<NarrowBy> by,
+                      Form form) {
 
     public static final int LONGEST_HINT = 60;
+
+    /** Where people say what they look for. */
+    public enum Form {
+        /** In a bar over the rows, which follow at once. */
+        BAR,
+        /** In a form with a box for each field, whose rows come when it is sent. */
+        BOXES,
+        /** In such a form, before which there are no rows. */
+        BOXES_FIRST;
+
+        public boolean isOfBoxes() {
+            return this != BAR;
+        }
+    }
 
     public Finding {
         search = List.copyOf(search);
         hint = Objects.requireNonNullElse(hint, "");
         narrow = List.copyOf(narrow);
+        by = by == null ? List.of() : by.stream().filter(each -> !each.isUsual()).toList();
+        form = Objects.requireNonNullElse(form, Form.BAR);
     }
 
     public static Finding by(List<FieldKey> search, List<FieldKey> narrow) {
-        return new Finding(search, "", narrow, false);
+        return new Finding(search, "", narrow, false, List.of(), Form.BAR);
+    }
+
+    /** By which control a field is narrowed. */
+    public NarrowBy by(FieldKey field) {
+        return by.stream().filter(each -> each.field().equals(field)).findFirst().orElse(NarrowBy.usual(field));
+    }
+
+    /** The controls of all narrowed fields, in their order. */
+    public List<NarrowBy> controls() {
+        return narrow.stream().map(this::by).toList();
     }
 
     /** The same for those fields only. */
     Finding among(Predicate<FieldKey> which) {
-        return new Finding(search.stream().filter(which).toList(), hint, narrow.stream().filter(which).toList(), unsorted);
+        return new Finding(search.stream().filter(which).toList(), hint, narrow.stream().filter(which).toList(), unsorted, by,
+                form);
     }
 
     public Finding searching(List<FieldKey> fields) {
-        return new Finding(fields, hint, narrow, unsorted);
+        return new Finding(fields, hint, narrow, unsorted, by, form);
     }
 
     public Finding hinting(String words) {
-        return new Finding(search, words, narrow, unsorted);
+        return new Finding(search, words, narrow, unsorted, by, form);
     }
 
     public Finding narrowing(List<FieldKey> fields) {
-        return new Finding(search, hint, fields, unsorted);
+        return new Finding(search, hint, fields, unsorted, by, form);
     }
 
     public Finding sorting(boolean maySort) {
-        return new Finding(search, hint, narrow, !maySort);
+        return new Finding(search, hint, narrow, !maySort, by, form);
+    }
+
+    public Finding in(Form other) {
+        return new Finding(search, hint, narrow, unsorted, by, other);
+    }
+
+    /** The same with another control for a field. */
+    public Finding changing(FieldKey field, UnaryOperator<NarrowBy> change) {
+        List<NarrowBy> others = new ArrayList<>(by.stream().filter(each -> !each.field().equals(field)).toList());
+        others.add(change.apply(by(field)));
+        return new Finding(search, hint, narrow, unsorted, others, form);
     }
 }

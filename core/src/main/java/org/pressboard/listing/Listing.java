@@ -9,6 +9,7 @@ import org.pressboard.condition.Condition;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
+import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
 
 /**
@@ -22,9 +23,10 @@ import org.pressboard.value.FieldKey;
  * @param keep     which rows it keeps, before anybody searches or narrows
  * @param find     what visitors may do to find rows; only by what is shown
  * @param takeAway in which formats they may carry the rows away
+ * @param paper    on which paper they print them
  */
 public record Listing(ListingKey key, TableKey table, Condition keep, Show show, Finding find, Ordering ordering,
-                      Opening opening, Dress dress, Set<TakeAway> takeAway) {
+                      Opening opening, Dress dress, Set<TakeAway> takeAway, Paper paper) {
 
     public static final List<Integer> PAGE_SIZES = List.of(10, 25, 50, 100);
     public static final int USUAL_PAGE_SIZE = 25;
@@ -34,41 +36,46 @@ public record Listing(ListingKey key, TableKey table, Condition keep, Show show,
         find = find.among(show.keys()::contains);
         opening = Objects.requireNonNullElse(opening, Opening.NONE);
         dress = Objects.requireNonNullElse(dress, Dress.USUAL);
+        paper = Objects.requireNonNullElse(paper, Paper.USUAL);
         takeAway = java.util.Collections.unmodifiableSet(new TreeSet<>(takeAway));
     }
 
     /** All rows as a table of these fields, with nothing to find or carry them by. */
     public static Listing plain(ListingKey key, TableKey table, List<FieldKey> fields) {
         return new Listing(key, table, Condition.ALWAYS, Show.table(fields), Finding.by(List.of(), List.of()),
-                Ordering.by(List.of()), Opening.NONE, Dress.USUAL, Set.of());
+                Ordering.by(List.of()), Opening.NONE, Dress.USUAL, Set.of(), Paper.USUAL);
     }
 
     public Listing keeping(Condition rows) {
-        return new Listing(key, table, rows, show, find, ordering, opening, dress, takeAway);
+        return new Listing(key, table, rows, show, find, ordering, opening, dress, takeAway, paper);
     }
 
     public Listing with(Show other) {
-        return new Listing(key, table, keep, other, find, ordering, opening, dress, takeAway);
+        return new Listing(key, table, keep, other, find, ordering, opening, dress, takeAway, paper);
     }
 
     public Listing with(Finding other) {
-        return new Listing(key, table, keep, show, other, ordering, opening, dress, takeAway);
+        return new Listing(key, table, keep, show, other, ordering, opening, dress, takeAway, paper);
     }
 
     public Listing with(Ordering other) {
-        return new Listing(key, table, keep, show, find, other, opening, dress, takeAway);
+        return new Listing(key, table, keep, show, find, other, opening, dress, takeAway, paper);
     }
 
     public Listing with(Opening other) {
-        return new Listing(key, table, keep, show, find, ordering, other, dress, takeAway);
+        return new Listing(key, table, keep, show, find, ordering, other, dress, takeAway, paper);
     }
 
     public Listing with(Dress other) {
-        return new Listing(key, table, keep, show, find, ordering, opening, other, takeAway);
+        return new Listing(key, table, keep, show, find, ordering, opening, other, takeAway, paper);
     }
 
     public Listing takenAwayAs(Set<TakeAway> formats) {
-        return new Listing(key, table, keep, show, find, ordering, opening, dress, formats);
+        return new Listing(key, table, keep, show, find, ordering, opening, dress, formats, paper);
+    }
+
+    public Listing on(Paper other) {
+        return new Listing(key, table, keep, show, find, ordering, opening, dress, takeAway, other);
     }
 
     /** The fields shown, in their order. */
@@ -90,6 +97,16 @@ public record Listing(ListingKey key, TableKey table, Condition keep, Show show,
         return seen;
     }
 
+    /** Whether it shows a field, or asks about it, if through references. */
+    public boolean uses(Tables tables, TableKey of, FieldKey field) {
+        boolean isOwn = table.equals(of) && (seen().contains(field) || keep.fields().contains(field)
+                || dress.asked().contains(field) || order().stream().anyMatch(sort -> sort.field().equals(field)));
+        return isOwn || tables.find(table).map(own -> tables.reaching(own, reached())).stream()
+                .flatMap(own -> reached().stream().flatMap(key -> own.fields().find(key).stream())
+                        .flatMap(each -> tables.stepsOf(own, each)))
+                .anyMatch(step -> step.from().key().equals(of) && step.by().key().equals(field));
+    }
+
     /** The order before anybody sorts. */
     public List<SortBy> order() {
         return ordering.by();
@@ -100,9 +117,32 @@ public record Listing(ListingKey key, TableKey table, Condition keep, Show show,
      * kept, none is: without it, rows might be shown that never should be.
      */
     public Listing of(Table table) {
-        boolean isKeepWhole = table.fields().stream().map(Field::key).toList().containsAll(keep.fields());
+        boolean isKeepWhole = hasAll(table, keep);
         return keeping(isKeepWhole ? keep : Condition.NEVER).with(show.keeping(table.fields()::has))
                 .with(opening.among(table.fields()::has)).with(ordering.ordered(ordering.by().stream()
-                        .filter(sort -> table.fields().has(sort.field())).toList()));
+                        .filter(sort -> table.fields().has(sort.field())).toList()))
+                .with(dress.marking(dress.marks().stream().filter(mark -> hasAll(table, mark.when())).toList()));
+    }
+
+    /**
+     * The same as it is on a page of that title and address: without what its table has no more (see {@link #of(Table)}),
+     * and with what it takes of the page.
+     */
+    public Listing onPage(Tables tables, String title, String address) {
+        Listing there = of(tables.reaching(tables.get(table), reached()));
+        return there.keeping(there.keep.onPage(title, address)).with(there.dress.marking(there.dress.marks().stream()
+                .map(mark -> new Mark(mark.when().onPage(title, address), mark.style(), mark.colour())).toList()));
+    }
+
+    private static boolean hasAll(Table table, Condition condition) {
+        return condition.fields().stream().allMatch(table.fields()::has);
+    }
+
+    /** The fields of other tables that conditions of it ask about, through references. */
+    public Set<FieldKey> reached() {
+        Set<FieldKey> reached = new LinkedHashSet<>(keep.fields());
+        reached.addAll(dress.asked());
+        reached.removeIf(key -> !key.isThrough());
+        return reached;
     }
 }

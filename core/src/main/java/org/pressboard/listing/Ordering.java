@@ -8,11 +8,16 @@ import java.util.List;
  * @param by       the order before anybody sorts; none: the order in which rows were added
  * @param pageSize how many rows make a page, one of {@link Listing#PAGE_SIZES}
  * @param limit    no more than so many are shown at all; 0: all of them
+ * @param choice   whether people choose how many rows make a page
+ * @param more     whether further rows come under those there are, in place of pages
  */
-public record Ordering(List<SortBy> by, int pageSize, int limit) {
+public record Ordering(List<SortBy> by, int pageSize, int limit, boolean choice, boolean more) {
 
     public static final int MOST_FIELDS = 4;
     public static final int HIGHEST_LIMIT = 100;
+
+    /** So many rows stand under each other at most where further ones come under those there are. */
+    public static final int MOST_UNDER_EACH_OTHER = 1_000;
 
     public Ordering {
         by = List.copyOf(by);
@@ -25,7 +30,7 @@ public record Ordering(List<SortBy> by, int pageSize, int limit) {
     }
 
     public static Ordering by(List<SortBy> order) {
-        return new Ordering(order, Listing.USUAL_PAGE_SIZE, 0);
+        return new Ordering(order, Listing.USUAL_PAGE_SIZE, 0, false, false);
     }
 
     /** How many rows stand on a page before anybody wants another number of them. */
@@ -34,14 +39,22 @@ public record Ordering(List<SortBy> by, int pageSize, int limit) {
     }
 
     public Ordering ordered(List<SortBy> others) {
-        return new Ordering(others, pageSize, limit);
+        return new Ordering(others, pageSize, limit, choice, more);
     }
 
     public Ordering paged(int rows) {
-        return new Ordering(by, rows, limit);
+        return new Ordering(by, rows, limit, choice, more);
     }
 
     public Ordering limitedTo(int rows) {
-        return new Ordering(by, pageSize, rows);
+        return new Ordering(by, pageSize, rows, choice, more);
+    }
+
+    public Ordering choosing(boolean sizes) {
+        return new Ordering(by, pageSize, limit, sizes, more);
+    }
+
+    public Ordering adding(boolean underneath) {
+        return new Ordering(by, pageSize, limit, choice, underneath);
     }
 }

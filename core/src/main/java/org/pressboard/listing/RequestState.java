@@ -36,7 +36,13 @@ public record RequestState(String search, SortedMap<FieldKey, Narrowing> narrowi
 
     /** What the plain address asks of a listing. */
     public static RequestState startOf(Listing listing) {
-        return new RequestState("", new TreeMap<>(), List.of(), 1, listing.ordering().startSize());
+        return new RequestState("", starts(listing), List.of(), 1, listing.ordering().startSize());
+    }
+
+    private static TreeMap<FieldKey, Narrowing> starts(Listing listing) {
+        TreeMap<FieldKey, Narrowing> starts = new TreeMap<>();
+        listing.find().controls().forEach(control -> starts.put(control.field(), control.start()));
+        return starts;
     }
 
     public RequestState withSearch(String words) {
@@ -68,7 +74,7 @@ public record RequestState(String search, SortedMap<FieldKey, Narrowing> narrowi
 
     /** The same with a field not narrowed at all. */
     public RequestState without(FieldKey field) {
-        return narrowed(field, Narrowing.toValues(List.of()));
+        return narrowed(field, Narrowing.OPEN);
     }
 
     /** The same order and page size, nothing searched or narrowed. */
@@ -81,7 +87,7 @@ public record RequestState(String search, SortedMap<FieldKey, Narrowing> narrowi
     }
 
     public Narrowing narrowingOf(FieldKey field) {
-        return narrowing.getOrDefault(field, Narrowing.toValues(List.of()));
+        return narrowing.getOrDefault(field, Narrowing.OPEN);
     }
 
     /** Which rows are sought: each word in one of the searched fields, and each narrowed field as narrowed. */

@@ -12,6 +12,9 @@ import org.pressboard.value.Row;
  */
 public record RowPage(List<Row> rows, Total found, Total outOf, boolean hasMore) {
 
+    /** No rows, of none. */
+    public static final RowPage NONE = new RowPage(List.of(), new Total.Exactly(0), new Total.Exactly(0), false);
+
     public RowPage {
         rows = List.copyOf(rows);
     }

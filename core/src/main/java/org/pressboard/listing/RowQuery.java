@@ -36,8 +36,10 @@ public record RowQuery(Sight sight, Visitor visitor, Standpoint standpoint, Cond
 
     public static RowQuery of(Listing listing, Sight sight, Visitor visitor, RequestState state, LocalDate today) {
         List<SortBy> order = state.sort().isEmpty() ? listing.order() : state.sort();
+        boolean isMore = listing.ordering().more();
         return new RowQuery(sight, visitor, visitor.on(today), sight.rows(listing.table()).and(listing.keep()),
-                state.sought(listing.find().search()), order, state.page(), state.size(), listing.shown());
+                state.sought(listing.find().search()), order, isMore ? 1 : state.page(),
+                isMore ? state.page() * state.size() : state.size(), listing.shown());
     }
 
     public Table table() {
@@ -64,6 +66,11 @@ public record RowQuery(Sight sight, Visitor visitor, Standpoint standpoint, Cond
 
     public RowQuery onPage(int number) {
         return new RowQuery(sight, visitor, standpoint, within, sought, order, number, size, show);
+    }
+
+    /** The first rows of all, so many. */
+    public RowQuery first(int rows) {
+        return new RowQuery(sight, visitor, standpoint, within, sought, order, 1, rows, show);
     }
 
     /** The same with these fields read of each row besides. */

@@ -12,8 +12,9 @@ import org.pressboard.value.Value;
 
 /**
  * The address-bar form of a listing's request state: {@code q}, {@code f.<field>} (repeatable),
- * {@code f.<field>.from}, {@code f.<field>.to}, {@code sort=-picked,name}, {@code size}, {@code page}. What is as the
- * listing has it anyway is left out, so that equal states have equal addresses. On a page with several listings each
+ * {@code f.<field>.from}, {@code f.<field>.to}, {@code f.<field>.has}, {@code f.<field>.begins},
+ * {@code sort=-picked,name}, {@code size}, {@code page}. What is as the listing has it anyway is left out, so that equal
+ * states have equal addresses; an empty {@code f.<field>=} takes back what the listing begins with. On a page with several listings each
  * has a part of the address (see {@link AddressPart}).
  */
 public final class StateAddress {
@@ -63,14 +64,11 @@ public final class StateAddress {
         if (!state.search().isBlank()) {
             parts.add(parameter("q", state.search()));
         }
+        listing.find().controls().stream().filter(control -> !control.start().isOpen()
+                && !state.narrowing().containsKey(control.field())).forEach(control -> parts.add("f." + control.field() + "="));
         state.narrowing().forEach((field, narrowing) -> {
-            String name = "f." + field;
-            narrowing.values().forEach(value -> parts.add(parameter(name, value)));
-            if (narrowing.from() != null) {
-                parts.add(parameter(name + ".from", narrowing.from()));
-            }
-            if (narrowing.to() != null) {
-                parts.add(parameter(name + ".to", narrowing.to()));
+            if (!narrowing.equals(listing.find().by(field).start())) {
+                add("f." + field, narrowing, parts);
             }
         });
         if (!state.sort().isEmpty() && !state.sort().equals(listing.order())) {
@@ -83,6 +81,22 @@ public final class StateAddress {
             parts.add("page=" + state.page());
         }
         return parts;
+    }
+
+    private static void add(String name, Narrowing narrowing, List<String> parts) {
+        narrowing.values().forEach(value -> parts.add(parameter(name, value)));
+        if (narrowing.from() != null) {
+            parts.add(parameter(name + ".from", narrowing.from()));
+        }
+        if (narrowing.to() != null) {
+            parts.add(parameter(name + ".to", narrowing.to()));
+        }
+        if (!narrowing.contains().isEmpty()) {
+            parts.add(parameter(name + ".has", narrowing.contains()));
+        }
+        if (!narrowing.begins().isEmpty()) {
+            parts.add(parameter(name + ".begins", narrowing.begins()));
+        }
     }
 
     private static String parameter(String name, Value value) {

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import org.pressboard.condition.Operator;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
 import org.pressboard.table.Field;
@@ -48,10 +49,24 @@ final class StateReader {
                 unknown.add(name);
             }
         });
+        starts(parameters, narrowing);
         narrowing.forEach(this::checkRange);
-        RequestState state = new RequestState(search(first(parameters, "q")), narrowing,
-                sort(first(parameters, "sort")), page(first(parameters, "page")), size(first(parameters, "size")));
+        String search = search(first(parameters, "q"));
+        List<SortBy> sort = sort(first(parameters, "sort"));
+        String page = first(parameters, "page");
+        int size = size(first(parameters, "size"));
+        RequestState state = new RequestState(search, narrowing, sort, page(page, size), size);
         return new Asked(state, new Problems(problems), unknown);
+    }
+
+    /** What the listing begins with, where the address says nothing of the field. */
+    private void starts(Map<String, ? extends List<String>> parameters, TreeMap<FieldKey, Narrowing> narrowing) {
+        for (NarrowBy control : listing.find().controls()) {
+            String name = "f." + control.field();
+            if (parameters.keySet().stream().noneMatch(each -> each.equals(name) || each.startsWith(name + "."))) {
+                narrowing.put(control.field(), control.start());
+            }
+        }
     }
 
     private String first(Map<String, ? extends List<String>> parameters, String name) {
@@ -85,19 +100,27 @@ final class StateReader {
     }
 
     private void narrow(TreeMap<FieldKey, Narrowing> narrowing, String name, List<String> texts) {
-        String fieldName = name.replaceFirst("\\.(from|to)$", "");
+        String fieldName = name.replaceFirst("\\.(from|to|has|begins)$", "");
         Optional<Field> found = table.fields().stream()
                 .filter(field -> field.key().name().equals(fieldName) && listing.find().narrow().contains(field.key()))
                 .findFirst();
         String end = name.substring(fieldName.length());
-        if (found.isEmpty() || !(end.isEmpty() || found.get().type().hasRange())) {
+        if (found.isEmpty() || !isAnswered(found.get().type(), end)) {
             problems.add(Problem.of("state.no-narrowing", shortened(name)));
             return;
         }
         List<String> given = texts.stream().filter(text -> !text.isEmpty()).distinct().toList();
         checkNumber(name, end, given);
-        given.stream().limit(end.isEmpty() ? MOST_VALUES : 1).forEach(text -> value(found.get(), end, text)
-                .ifPresent(value -> narrowing.merge(found.get().key(), narrowing(end, value), this::join)));
+        given.stream().limit(end.isEmpty() ? MOST_VALUES : 1).forEach(text -> narrowing(found.get(), end, text)
+                .ifPresent(part -> narrowing.merge(found.get().key(), part, Narrowing::join)));
+    }
+
+    private static boolean isAnswered(FieldType type, String end) {
+        return switch (end) {
+            case "" -> true;
+            case ".from", ".to" -> type.hasRange();
+            default -> type.comparisons().contains(end.equals(".has") ? Operator.CONTAINS : Operator.BEGINS);
+        };
     }
 
     private void checkNumber(String name, String end, List<String> given) {
@@ -114,21 +137,23 @@ final class StateReader {
         }
     }
 
-    private static Narrowing narrowing(String end, Value value) {
+    private Optional<Narrowing> narrowing(Field field, String end, String text) {
         return switch (end) {
-            case ".from" -> new Narrowing(List.of(), value, null);
-            case ".to" -> new Narrowing(List.of(), null, value);
-            default -> Narrowing.toValues(List.of(value));
+            case ".from" -> value(field, end, text).map(value -> Narrowing.toRange(value, null));
+            case ".to" -> value(field, end, text).map(value -> Narrowing.toRange(null, value));
+            case ".has" -> letters(text).map(letters -> Narrowing.OPEN.lettered(letters, ""));
+            case ".begins" -> letters(text).map(letters -> Narrowing.OPEN.lettered("", letters));
+            default -> value(field, end, text).map(value -> Narrowing.toValues(List.of(value)));
         };
     }
 
-    private Narrowing join(Narrowing one, Narrowing other) {
-        Narrowing joined = new Narrowing(one.values(), one.from() == null ? other.from() : one.from(),
-                one.to() == null ? other.to() : one.to());
-        for (Value value : other.values()) {
-            joined = joined.withValue(value);
+    private Optional<String> letters(String text) {
+        String letters = text.replace('\0', ' ').strip();
+        if (letters.length() > StateAddress.MOST_SEARCH_CHARACTERS) {
+            problems.add(Problem.of("state.long-search", StateAddress.MOST_SEARCH_CHARACTERS));
+            letters = letters.substring(0, StateAddress.MOST_SEARCH_CHARACTERS);
         }
-        return joined;
+        return Optional.of(letters).filter(some -> !some.isEmpty());
     }
 
     private Optional<Value> value(Field field, String end, String text) {
@@ -179,8 +204,10 @@ final class StateReader {
                 && !listing.find().unsorted();
     }
 
-    private int page(String text) {
-        return number(text, 1).filter(page -> page >= 1 && page <= LAST_PAGE).orElseGet(() -> {
+    private int page(String text, int size) {
+        // where further rows come under those there are, a page has all rows before it, too
+        int last = listing.ordering().more() ? Ordering.MOST_UNDER_EACH_OTHER / size : LAST_PAGE;
+        return number(text, 1).filter(page -> page >= 1 && page <= last).orElseGet(() -> {
             problems.add(Problem.of("state.bad-page", shortened(text)));
             return 1;
         });

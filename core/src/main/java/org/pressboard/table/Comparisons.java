@@ -33,6 +33,9 @@ public final class Comparisons {
         if (type instanceof Temporal.Date || type instanceof Temporal.DateTime) {
             offered.addAll(Comparison.OF_DAYS);
         }
+        if (type instanceof Textual.Text || type instanceof Chosen) {
+            offered.addAll(Set.of(Comparison.PAGE_TITLE, Comparison.PAGE_ADDRESS));
+        }
         if (type instanceof Textual.Email) {
             offered.add(Comparison.VISITOR);
         }

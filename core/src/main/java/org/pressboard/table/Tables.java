@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.value.FieldKey;
@@ -138,14 +139,73 @@ public final class Tables {
     }
 
     private boolean borrows(Table of, Computed.Borrowed borrowed, TableKey table, FieldKey field) {
+        return stepsOf(of, borrowed).anyMatch(step -> step.from.key().equals(table) && step.by.key().equals(field));
+    }
+
+    /** The references on the way to a borrowed field, and that field itself, each with its table; of others nothing. */
+    public Stream<Reference> stepsOf(Table table, Field field) {
+        return field.computed() instanceof Computed.Borrowed borrowed ? stepsOf(table, borrowed) : Stream.of();
+    }
+
+    private Stream<Reference> stepsOf(Table of, Computed.Borrowed borrowed) {
+        List<Reference> steps = new ArrayList<>();
         Table at = of;
         for (FieldKey through : borrowed.through()) {
-            if (at.key().equals(table) && through.equals(field)) {
-                return true;
-            }
+            steps.add(new Reference(at, at.field(through)));
             at = target(at.field(through));
         }
-        return at.key().equals(table) && borrowed.field().equals(field);
+        steps.add(new Reference(at, at.field(borrowed.field())));
+        return steps.stream();
+    }
+
+    /**
+     * The table with fields of other tables beside its own, each as one that is borrowed (see {@link FieldKey#through});
+     * without those that are not there.
+     */
+    public Table reaching(Table table, Collection<FieldKey> fields) {
+        List<Field> more = new ArrayList<>(table.fields().all());
+        fields.stream().filter(key -> key.isThrough() && !table.fields().has(key)).forEach(key ->
+                reached(table, key).ifPresent(more::add));
+        return more.size() == table.fields().all().size() ? table : table.with(new Fields(more));
+    }
+
+    /** The fields that are reached from a table through one reference, or through two, in the order of its own. */
+    public List<FieldKey> within(Table table) {
+        List<FieldKey> within = new ArrayList<>();
+        for (Field reference : references(table)) {
+            Table target = target(reference);
+            target.fields().forEach(field -> within.add(reference.key().through(field.key())));
+            for (Field next : references(target)) {
+                target(next).fields().forEach(field ->
+                        within.add(reference.key().through(next.key()).through(field.key())));
+            }
+        }
+        return within;
+    }
+
+    private List<Field> references(Table table) {
+        return table.fields().stream().filter(field -> field.type() instanceof Referring referring
+                && !referring.isSeveral() && find(referring.to()).isPresent()).toList();
+    }
+
+    private Optional<Field> reached(Table table, FieldKey key) {
+        List<FieldKey> way = key.way();
+        Table at = table;
+        List<String> labels = new ArrayList<>();
+        for (FieldKey step : way.subList(0, way.size() - 1)) {
+            Field reference = at.fields().find(step).orElse(null);
+            if (reference == null || !(reference.type() instanceof Referring referring) || referring.isSeveral()
+                    || find(referring.to()).isEmpty()) {
+                return Optional.empty();
+            }
+            labels.add(reference.label());
+            at = get(referring.to());
+        }
+        return at.fields().find(way.getLast()).map(field -> {
+            labels.add(field.label());
+            return Field.computed(key, String.join(": ", labels),
+                    new Computed.Borrowed(way.subList(0, way.size() - 1), way.getLast())).of(field.type());
+        });
     }
 
     /** The field that a borrowed one is taken from, and its table. */

@@ -1,10 +1,13 @@
 package org.pressboard.value;
 
+import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * Names a field of a table for good, whatever its label becomes; also the name of its column in the database.
- * Lower-case letters, digits and underscores.
+ * Lower-case letters, digits and underscores; of a field of another table, the references on the way to it before it, each
+ * with a dot behind.
  */
 public record FieldKey(String name) implements Comparable<FieldKey> {
 
@@ -15,9 +18,26 @@ public record FieldKey(String name) implements Comparable<FieldKey> {
             "tableoid", "xmin", "cmin", "xmax", "cmax", "ctid");
 
     public FieldKey {
-        if (!Names.isValid(name) || RESERVED.contains(name)) {
-            throw new IllegalArgumentException("Not a field key: \"" + name + "\"");
+        for (String part : name.split("\\.", -1)) {
+            if (!Names.isValid(part) || RESERVED.contains(part)) {
+                throw new IllegalArgumentException("Not a field key: \"" + name + "\"");
+            }
         }
+    }
+
+    /** A field of the table that this reference leads to: {@code plot.keeper}. */
+    public FieldKey through(FieldKey field) {
+        return new FieldKey(name + "." + field.name);
+    }
+
+    /** Whether it is a field of another table, reached through references. */
+    public boolean isThrough() {
+        return name.indexOf('.') >= 0;
+    }
+
+    /** The references on the way to it, and the field itself at last. */
+    public List<FieldKey> way() {
+        return Stream.of(name.split("\\.")).map(FieldKey::new).toList();
     }
 
     /** A readable key for a field with this label that differs from the taken ones. */

@@ -11,12 +11,17 @@ import org.pressboard.edition.Difference.Line;
 import org.pressboard.listing.Dress;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
+import org.pressboard.listing.Finding;
+import org.pressboard.listing.Mark;
+import org.pressboard.listing.NarrowBy;
+import org.pressboard.listing.Narrowing;
 import org.pressboard.listing.Show;
 import org.pressboard.listing.SortBy;
 import org.pressboard.listing.Suggestion;
 import org.pressboard.listing.TakeAway;
 import org.pressboard.table.Tables;
 import org.pressboard.value.Format;
+import org.pressboard.value.Value;
 
 class DifferencesTest {
 
@@ -62,6 +67,19 @@ class DifferencesTest {
                 Difference.of(Line.ORDER, "by", "Weeks"), Difference.of(Line.ORDER, "page-size", 50),
                 Difference.of(Line.ORDER, "limit", 3), Difference.of(Line.DRESS, "stripes", Dress.Stripes.MOSS),
                 Difference.of(Line.DRESS, "title", "Kept well"));
+    }
+
+    @Test
+    void controlsFormsAndMarksAreTold() {
+        Narrowing cider = Narrowing.toValues(List.of(Value.of("Cider")));
+        Listing other = APPLES.with(APPLES.find().changing(Cases.USE, control -> control.by(NarrowBy.Way.TAGS, true, false)
+                        .startingWith(cider)).in(Finding.Form.BOXES))
+                .with(APPLES.ordering().choosing(true).adding(true)).with(APPLES.dress().marking(List.of(
+                        new Mark(Condition.isEmpty(Cases.RARE), Mark.Style.MUTED, Mark.Colour.MOSS))));
+        assertThat(of(other)).containsExactly(Difference.of(Line.LET, "control", "Use"),
+                Difference.of(Line.LET, "start", "Use"), Difference.of(Line.LET, "form", Finding.Form.BOXES),
+                Difference.of(Line.ORDER, "choice"), Difference.of(Line.ORDER, "more"),
+                Difference.of(Line.DRESS, "marks", 1));
     }
 
     @Test

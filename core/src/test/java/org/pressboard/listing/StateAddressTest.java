@@ -19,6 +19,9 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.pressboard.condition.Cases;
 import org.pressboard.condition.Condition;
+import org.pressboard.condition.Operator;
+import org.pressboard.grant.Sight;
+import org.pressboard.grant.Visitor;
 import org.pressboard.problem.Problem;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
@@ -143,7 +146,7 @@ class StateAddressTest {
             state = state.narrowed(Cases.USE, Narrowing.toValues(List.of(Value.of("Cider"), Value.of("a,b"))));
         }
         if (random.nextBoolean()) {
-            state = state.narrowed(Cases.WEEKS, new Narrowing(List.of(), Value.of(random.nextInt(9)), null));
+            state = state.narrowed(Cases.WEEKS, Narrowing.toRange(Value.of(random.nextInt(9)), null));
         }
         if (random.nextBoolean()) {
             state = state.withSort(List.of(new SortBy(Cases.PLANTED, random.nextBoolean())));
@@ -190,6 +193,51 @@ class StateAddressTest {
         RequestState state = new StateAddress(LISTING, Cases.TABLE, part.with(parameters)).read().state();
         assertThat(state.search()).isEqualTo("red");
         assertThat(state.size()).isEqualTo(10);
+    }
+
+    @Test
+    void lettersInAndAtTheBeginningOfTexts() {
+        Listing lettered = LISTING.with(Finding.by(List.of(), List.of(Cases.NAME, Cases.USE)));
+        StateAddress address = new StateAddress(lettered, Cases.TABLE,
+                AddressPart.whole(Map.of("f.name.has", List.of(" å "), "f.name.begins", List.of("B"), "f.use.from", List.of("x"))));
+        Asked asked = address.read();
+        assertThat(asked.state().narrowingOf(Cases.NAME)).isEqualTo(Narrowing.OPEN.lettered("å", "B"));
+        assertThat(asked.problems().all()).extracting(Problem::code).containsExactly("state.no-narrowing");
+        assertThat(address.write(asked.state())).isEqualTo("?f.name.has=%C3%A5&f.name.begins=B");
+        assertThat(asked.state().sought(List.of())).isEqualTo(Condition.compare(Cases.NAME, Operator.CONTAINS,
+                Value.of("å")).and(Condition.compare(Cases.NAME, Operator.BEGINS, Value.of("B"))));
+    }
+
+    @Test
+    void whatAListingBeginsWithCanBeTakenBack() {
+        Narrowing cider = Narrowing.toValues(List.of(Value.of("Cider")));
+        Listing started = LISTING.with(LISTING.find().changing(Cases.USE, control -> control.startingWith(cider)));
+        StateAddress address = new StateAddress(started, Cases.TABLE, AddressPart.whole(Map.of()));
+        RequestState start = RequestState.startOf(started);
+        assertThat(address.read().state()).isEqualTo(start);
+        assertThat(start.narrowingOf(Cases.USE)).isEqualTo(cider);
+        assertThat(address.write(start)).isEmpty();
+        assertThat(address.write(start.cleared())).isEqualTo("?f.use=");
+        assertThat(address.write(start.narrowed(Cases.USE, Narrowing.toValues(List.of(Value.of("Eating"))))))
+                .isEqualTo("?f.use=Eating");
+        assertThat(read(started, "f.use", "").state()).isEqualTo(start.cleared());
+        // a form sends what takes back along with what is ticked
+        assertThat(read(started, "f.use", "", "Eating").state().narrowingOf(Cases.USE).values())
+                .containsExactly(Value.of("Eating"));
+    }
+
+    private static Asked read(Listing listing, String name, String... values) {
+        return new StateAddress(listing, Cases.TABLE, AddressPart.whole(Map.of(name, List.of(values)))).read();
+    }
+
+    @Test
+    void rowsUnderEachOtherEndWhereNobodyReadsOn() {
+        Listing more = LISTING.with(LISTING.ordering().adding(true));
+        assertThat(read(more, "page", "40").state().page()).isEqualTo(40);
+        assertThat(read(more, "page", "41").problems().all()).extracting(Problem::code).containsExactly("state.bad-page");
+        RowQuery third = RowQuery.of(more, Sight.of(Cases.TABLE), Visitor.ANYONE, read(more, "page", "3").state(), Cases.TODAY);
+        assertThat(third.page()).isEqualTo(1);
+        assertThat(third.size()).isEqualTo(75);
     }
 
     private static Asked read(String query) {

@@ -61,18 +61,23 @@ public class CsvOut {
      *
      * @param cells whether texts that a spreadsheet would take for formulas are made harmless
      * @throws org.pressboard.rows.Busy when there is no turn to be had, or no room
+     * @throws Carrying.Left            when nobody waits for them any more
      */
-    public Spool read(RowQuery query, Locale language, SpreadsheetCells cells) throws IOException {
-        return Spool.written(scratch, turns, spool -> write(query, language, cells, spool));
+    public Spool read(RowQuery query, Locale language, SpreadsheetCells cells, Carrying carrying) throws IOException {
+        try {
+            return Spool.written(scratch, turns, spool -> write(query, language, cells, carrying, spool));
+        } finally {
+            carrying.end();
+        }
     }
 
     /** @throws UncheckedIOException when they cannot be written there */
-    void write(RowQuery query, Locale language, SpreadsheetCells cells, OutputStream out) {
+    void write(RowQuery query, Locale language, SpreadsheetCells cells, Carrying carrying, OutputStream out) {
         reading.executeWithoutResult(status -> {
             sql.execute("set local statement_timeout = {0}", DSL.inline(LONGEST));
             scope.enter(query.visitor(), query.standpoint());
             String copy = BoundBySettings.render(sql, copy(query, TableSql.of(query, language), cells));
-            sql.connection(connection -> copy(connection, copy, header(query, cells), out));
+            sql.connection(connection -> copy(connection, copy, header(query, cells), carrying, out));
         });
     }
 
@@ -92,12 +97,14 @@ public class CsvOut {
                 .orderBy(table.order(query.order(), query.isLastDescending())));
     }
 
-    private static void copy(Connection connection, String copy, byte[] header, OutputStream out) throws SQLException {
+    private static void copy(Connection connection, String copy, byte[] header, Carrying carrying, OutputStream out)
+            throws SQLException {
         PGConnection postgres = connection.unwrap(PGConnection.class);
         CopyOut rows = postgres.getCopyAPI().copyOut(copy);
         try {
             out.write(header);
             for (byte[] record = rows.readFromCopy(); record != null; record = rows.readFromCopy()) {
+                carrying.row();
                 // each comes with a mere line feed at its end
                 out.write(record, 0, record.length - 1);
                 out.write(LINE_END);

@@ -2,29 +2,18 @@ package org.pressboard.bulk;
 
 import java.io.IOException;
 import java.io.OutputStream;
-import java.io.UncheckedIOException;
 import java.util.List;
 import java.util.Locale;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
-import org.jooq.Cursor;
-import org.jooq.DSLContext;
-import org.jooq.Record;
-import org.jooq.impl.DSL;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.rows.Picking;
-import org.pressboard.rows.Turns;
-import org.pressboard.rows.VisitorScope;
-import org.pressboard.sql.TableSql;
+import org.pressboard.value.Row;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.PlatformTransactionManager;
-import org.springframework.transaction.support.TransactionTemplate;
 
 /**
- * All rows of a row query, whatever its page, as a workbook of one sheet (Office Open XML) in constant memory: a header
- * that stays in sight, then the rows in their order, each value as what it is. Under the visitor's row security with the
- * whole condition.
+ * All rows of a row query as a workbook of one sheet (Office Open XML): a header that stays in sight, then the rows, each
+ * value as what it is; see {@link AllRows}.
  */
 @Component
 public class XlsxOut {
@@ -32,75 +21,60 @@ public class XlsxOut {
     /** Rows that a sheet has room for under its header. */
     public static final int MOST_ROWS = 1_048_575;
 
-    private static final String LONGEST = "10min";
-    private static final int AT_ONCE = 2;
     private static final int BATCH = 1_000;
     private static final int LONGEST_NAME = 31;
 
-    private final DSLContext sql;
-    private final VisitorScope scope;
-    private final TransactionTemplate reading;
-    private final Scratch scratch;
-    private final Turns turns = new Turns(AT_ONCE);
+    private final AllRows rows;
 
-    XlsxOut(DSLContext sql, VisitorScope scope, Scratch scratch, PlatformTransactionManager transactions) {
-        this.sql = sql;
-        this.scope = scope;
-        this.scratch = scratch;
-        this.reading = new TransactionTemplate(transactions);
-        this.reading.setReadOnly(true);
+    XlsxOut(AllRows rows) {
+        this.rows = rows;
     }
 
     /**
      * Reads them all; whoever takes them may take their time.
      *
      * @param labels what stands over each column
-     * @throws ProblemsFound when there are more rows than a sheet has room for
+     * @throws ProblemsFound            when there are more rows than a sheet has room for
      * @throws org.pressboard.rows.Busy when there is no turn to be had, or no room
+     * @throws Carrying.Left            when nobody waits for them any more
      */
-    public Spool read(RowQuery query, Locale language, List<String> labels) throws IOException {
-        try {
-            return Spool.written(scratch, turns, spool -> write(query, language, labels, spool));
-        } catch (UncheckedIOException failed) {
-            throw failed.getCause();
-        }
+    public Spool read(RowQuery query, Locale language, List<String> labels, Carrying carrying) throws IOException {
+        return rows.read(query, language, carrying, out -> new Sheet(query, labels, out));
     }
 
-    private void write(RowQuery query, Locale language, List<String> labels, OutputStream out) {
-        reading.executeWithoutResult(status -> {
-            sql.execute("set local statement_timeout = {0}", DSL.inline(LONGEST));
-            scope.enter(query.visitor(), query.standpoint());
-            TableSql table = TableSql.of(query, language);
-            Picking picking = Picking.whole(table, query.show());
-            try (Workbook book = new Workbook(out, "Pressboard", "1.0"); Cursor<? extends Record> rows = sql
-                    .select(picking.columns()).from(table.asTable()).where(table.condition(query.condition()))
-                    .orderBy(table.order(query.order(), query.isLastDescending())).limit(MOST_ROWS + 1)
-                    .fetchSize(BATCH).fetchLazy()) {
-                write(query, labels, picking, rows, book.newWorksheet(name(query.table().label())));
-            } catch (IOException failed) {
-                throw new UncheckedIOException(failed);
+    private static final class Sheet implements AllRows.Form {
+
+        private final Workbook book;
+        private final Worksheet sheet;
+        private final XlsxCells cells;
+        private int line;
+
+        Sheet(RowQuery query, List<String> labels, OutputStream out) throws IOException {
+            book = new Workbook(out, "Pressboard", "1.0");
+            sheet = book.newWorksheet(name(query.table().label()));
+            cells = new XlsxCells(query.table(), query.show());
+            for (int column = 0; column < labels.size(); column++) {
+                sheet.inlineString(0, column, labels.get(column));
+                sheet.style(0, column).bold().set();
             }
-        });
-    }
-
-    private static void write(RowQuery query, List<String> labels, Picking picking, Cursor<? extends Record> rows,
-            Worksheet sheet) throws IOException {
-        for (int column = 0; column < labels.size(); column++) {
-            sheet.inlineString(0, column, labels.get(column));
-            sheet.style(0, column).bold().set();
+            sheet.freezePane(0, 1);
         }
-        sheet.freezePane(0, 1);
-        XlsxCells cells = new XlsxCells(query.table(), query.show());
-        int line = 0;
-        for (Record row : rows) {
+
+        @Override
+        public void row(Row row) throws IOException {
             line++;
             if (line > MOST_ROWS) {
                 throw ProblemsFound.of("take-away.too-many", MOST_ROWS);
             }
-            cells.write(sheet, line, picking.row(row));
+            cells.write(sheet, line, row);
             if (line % BATCH == 0) {
                 sheet.flush();
             }
+        }
+
+        @Override
+        public void close() throws IOException {
+            book.close();
         }
     }
 

@@ -88,10 +88,7 @@ public class Catalog {
 
     /** Listings of tables that are in the bin are not shown, until the table is put back. */
     private static Edition without(Edition edition, Tables tables) {
-        List<Listing> there = edition.page().listings().stream()
-                .filter(listing -> tables.find(listing.table()).isPresent())
-                .map(listing -> listing.of(tables.get(listing.table()))).toList();
-        return new Edition(edition.number(), edition.page().with(there), edition.publishedAt());
+        return new Edition(edition.number(), edition.page().among(tables), edition.publishedAt());
     }
 
     private Map<String, PageKey> formerAddresses() {

@@ -161,6 +161,7 @@ public final class Definitions {
     @JsonSubTypes({
         @Type(name = "fixed", value = Operand.Fixed.class),
         @Type(name = "visitor", value = Operand.OfVisitor.class),
+        @Type(name = "page", value = Operand.OfPage.class),
         @Type(name = "today", value = Operand.Today.class),
         @Type(name = "beginning", value = Operand.Beginning.class)
     })

@@ -10,6 +10,7 @@ import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.condition.Standpoint;
+import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.Listing;
 import org.pressboard.sql.TableSql;
@@ -42,7 +43,9 @@ public class AttachmentRows {
     @Transactional(readOnly = true)
     public boolean isShown(Table table, String content, Visitor visitor) {
         Standpoint standpoint = visitor.on(LocalDate.now(clock));
-        TableSql tableSql = TableSql.of(catalog.published().sight(visitor, table.key()), standpoint, Locale.ENGLISH);
+        Sight sight = catalog.published().sight(visitor, table.key());
+        TableSql tableSql = TableSql.of(sight.reaching(catalog.published().listingsOf(table.key(), visitor).stream()
+                .flatMap(listing -> listing.reached().stream()).toList()), standpoint, Locale.ENGLISH);
         List<Condition> places = places(table, tableSql, content, visitor);
         if (places.isEmpty()) {
             return false;

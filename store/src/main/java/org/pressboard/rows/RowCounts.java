@@ -39,9 +39,6 @@ class RowCounts {
     /** Beyond this many, rows are not counted unless somebody asks. */
     static final int BOUND = 50_000;
 
-    /** A count that took longer is not done again while somebody waits, if much of it is still certain. */
-    private static final long QUICK_NANOS = 5_000_000;
-
     /**
      * What is counted: where the condition does not ask who looks or when, the count is the same for all who see the same
      * of the tables that it leads to.
@@ -51,10 +48,6 @@ class RowCounts {
     }
 
     private record Counted(Revision at, long rows, long nanos) {
-
-        boolean isQuick() {
-            return nanos <= QUICK_NANOS && rows <= BOUND;
-        }
     }
 
     private static final int AT_ONCE = 2;
@@ -66,13 +59,19 @@ class RowCounts {
     private final BackgroundReading background;
     private final TransactionTemplate reading;
     private final Duration longest;
+    private final Duration quick;
     private final Turns turns = new Turns(AT_ONCE);
     private final Map<Key, CompletableFuture<Long>> underWay = new ConcurrentHashMap<>();
     private final Cache<Key, Counted> kept = Caffeine.newBuilder().maximumSize(10_000).build();
 
-    /** @param longest a count that takes longer is not waited for */
+    /**
+     * @param longest a count that takes longer is not waited for
+     * @param quick   a count that took longer is not done again while somebody waits, if much of it is still certain
+     */
     RowCounts(DSLContext sql, Revisions revisions, BackgroundReading background,
-            PlatformTransactionManager transactions, @Value("${pressboard.longest-count:50ms}") Duration longest) {
+            PlatformTransactionManager transactions, @Value("${pressboard.longest-count:50ms}") Duration longest,
+            @Value("${pressboard.quick-count:5ms}") Duration quick) {
+        this.quick = quick;
         this.sql = sql;
         this.revisions = revisions;
         this.background = background;
@@ -101,12 +100,16 @@ class RowCounts {
         }
         long certain = counted == null ? known : Math.max(known, revision(query).leftOf(counted.rows, counted.at));
         boolean isWorthwhile = certain <= BOUND
-                && (counted == null || counted.isQuick() || certain < counted.rows / 2);
+                && (counted == null || isQuick(counted) || certain < counted.rows / 2);
         Total total = isWorthwhile ? countQuickly(query, language, certain) : moreThan(certain);
         if (total instanceof Total.MoreThan) {
             background.read("counting " + query.table().key(), () -> countAll(query, language));
         }
         return total;
+    }
+
+    private boolean isQuick(Counted counted) {
+        return counted.nanos <= quick.toNanos() && counted.rows <= BOUND;
     }
 
     /** Fewer than are certain, and a number that can be read at a glance. */

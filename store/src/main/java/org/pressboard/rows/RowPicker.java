@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.Sight;
@@ -65,6 +66,17 @@ public class RowPicker {
     private static String called(Row row, FieldKey heading) {
         return row.find(heading).map(value -> value instanceof Value.Referred referred ? referred.heading()
                 : PlainForm.write(value)).orElse("");
+    }
+
+    /** The first rows that somebody sees and of which a condition is not so, by what they are called. */
+    @Transactional(readOnly = true)
+    public List<Value.Referred> without(Sight sight, Visitor visitor, Standpoint standpoint, Condition condition, int most) {
+        TableSql table = TableSql.of(sight, standpoint, Locale.ENGLISH);
+        List<Long> numbers = sql.select(table.rowId()).from(table.asTable())
+                .where(table.condition(sight.rows(sight.table().key())))
+                .and(DSL.condition("({0}) is not true", table.conditionRowByRow(condition))).orderBy(table.rowId()).limit(most)
+                .fetch(table.rowId());
+        return headings(sight, visitor, standpoint, numbers);
     }
 
     /** What a row is called, for those who may see all; nothing where there is no such row. */

@@ -245,14 +245,13 @@ public class TableChanges {
     public Uses uses(TableKey key, FieldKey field) {
         Tables tables = catalog.tables();
         List<String> pages = catalog.pages().values().stream().map(DraftedPage::draft)
-                .filter(page -> page.listings().stream().anyMatch(listing -> listing.table().equals(key)
-                        && listing.shown().contains(field))).map(page -> "/" + page.key()).toList();
+                .filter(page -> page.listings().stream().anyMatch(listing -> listing.uses(tables, key, field))).map(page -> "/" + page.key()).toList();
         return new Uses(tables.usersOf(key, field), pages, hosted.filled(tables.get(key), field));
     }
 
     /**
      * @param computed the computed fields that need it
-     * @param pages    the addresses of pages that show it
+     * @param pages    the addresses of pages that show it, or ask about it
      * @param values   how many rows have a value in it
      */
     public record Uses(List<Tables.Reference> computed, List<String> pages, long values) {

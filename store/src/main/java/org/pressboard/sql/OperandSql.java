@@ -33,6 +33,7 @@ public sealed interface OperandSql {
         return switch (operand) {
             case Operand.Fixed fixed -> ValueSql.bound(fixed.value());
             case Operand.OfVisitor visitor -> email();
+            case Operand.OfPage page -> DSL.castNull(SQLDataType.CLOB);
             case Operand.Today today -> today(today.daysOn());
             case Operand.Beginning beginning -> beginning(beginning);
         };

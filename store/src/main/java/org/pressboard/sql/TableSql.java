@@ -129,6 +129,11 @@ public final class TableSql {
         return fields.shown(root(), table.field(key));
     }
 
+    /** What the field comes to in a row as it is searched: without regard to case and accents. */
+    public Field<String> folded(FieldKey key) {
+        return MentionSql.folded(shown(key)).cast(SQLDataType.CLOB);
+    }
+
     /** What tells the value from others: for a reference, the number of the row referred to, where it is seen. */
     public Field<?> told(FieldKey key) {
         return fields.told(root(), table.field(key));

@@ -164,7 +164,7 @@ class BesideFileTest extends IntakeStoreTest {
         assertThat(pictures.get(2)).isEqualTo("three.svg");
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         csv.write(query(catalog.table(key).orElseThrow(), Visitor.staff(""), Condition.ALWAYS, List.of(), 1, 10),
-                ENGLISH, SpreadsheetCells.BARE, out);
+                ENGLISH, SpreadsheetCells.BARE, Carrying.UNWATCHED, out);
         assertThat(out.toString(StandardCharsets.UTF_8)).contains("a,Pictures/One.SVG").contains("c,three.svg");
         assertThatThrownBy(() -> archive.unpack(id, new ByteArrayInputStream(new byte[] {1, 2, 3})))
                 .isInstanceOfSatisfying(ProblemsFound.class, found -> assertThat(found.problems().all())

@@ -97,7 +97,7 @@ class CsvOutTest extends StoreTest {
         RowQuery names = new RowQuery(Sight.of(table), VISITORS.getLast(), Cases.NOBODY, Condition.ALWAYS, Condition.ALWAYS,
                 List.of(), 1, 10, List.of(Cases.NAME));
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        csv.write(names, ENGLISH, SpreadsheetCells.HARMLESS, out);
+        csv.write(names, ENGLISH, SpreadsheetCells.HARMLESS, Carrying.UNWATCHED, out);
         assertThat(records(out.toString(UTF_8)).stream().skip(1).map(List::getFirst))
                 .isEqualTo(texts.stream().map(SpreadsheetCells.HARMLESS::write).toList());
     }
@@ -109,7 +109,7 @@ class CsvOutTest extends StoreTest {
                 name("hosted", table.key().name())));
         RowQuery query = query(table, VISITORS.getLast(), Condition.ALWAYS, List.of(), 1, 10);
         ByteArrayOutputStream given = new ByteArrayOutputStream();
-        try (Spool spool = csv.read(query, ENGLISH, SpreadsheetCells.BARE)) {
+        try (Spool spool = csv.read(query, ENGLISH, SpreadsheetCells.BARE, Carrying.UNWATCHED)) {
             assertThat(scratch.folder().toFile().list()).isNotEmpty();
             spool.copyTo(given);
         }
@@ -136,7 +136,7 @@ class CsvOutTest extends StoreTest {
                 name("hosted", table.key().name())));
         RowQuery query = query(table, VISITORS.getLast(), Condition.ALWAYS, List.of(), 1, 10);
         for (int room : new int[] {0, 10, 100_000, 0, 10, 100_000}) {
-            assertThatThrownBy(() -> csv.write(query, ENGLISH, SpreadsheetCells.BARE, new Full(room)))
+            assertThatThrownBy(() -> csv.write(query, ENGLISH, SpreadsheetCells.BARE, Carrying.UNWATCHED, new Full(room)))
                     .isInstanceOf(UncheckedIOException.class);
         }
         assertThat(records(written(query))).hasSize(100_001);
@@ -161,7 +161,7 @@ class CsvOutTest extends StoreTest {
 
     private String written(RowQuery query) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        csv.write(query, ENGLISH, SpreadsheetCells.BARE, out);
+        csv.write(query, ENGLISH, SpreadsheetCells.BARE, Carrying.UNWATCHED, out);
         return out.toString(UTF_8);
     }
 }

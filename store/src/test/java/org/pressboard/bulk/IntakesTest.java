@@ -102,7 +102,7 @@ class IntakesTest extends IntakeStoreTest {
         Table table = catalog.table(new TableKey(Objects.requireNonNull(done.tableKey()))).orElseThrow();
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         csv.write(query(table, Visitor.staff("owner@example.org"), Condition.ALWAYS, List.of(), 1, 10), ENGLISH,
-                SpreadsheetCells.BARE, out);
+                SpreadsheetCells.BARE, Carrying.UNWATCHED, out);
         assertThat(records(out.toString(StandardCharsets.UTF_8).replace("\r\n", "\n"))).isEqualTo(records(file.out()));
     }
 

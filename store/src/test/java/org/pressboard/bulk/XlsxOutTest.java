@@ -40,7 +40,7 @@ class XlsxOutTest extends StoreTest {
 
     private XSSFSheet sheet(RowQuery query) throws IOException {
         List<String> labels = query.show().stream().map(key -> query.table().field(key).label()).toList();
-        try (Spool spool = xlsx.read(query, ENGLISH, labels)) {
+        try (Spool spool = xlsx.read(query, ENGLISH, labels, Carrying.UNWATCHED)) {
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             spool.copyTo(out);
             return new XSSFWorkbook(new ByteArrayInputStream(out.toByteArray())).getSheetAt(0);

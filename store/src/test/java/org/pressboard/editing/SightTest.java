@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.pressboard.bulk.Carrying;
 import org.pressboard.bulk.CsvOut;
 import org.pressboard.condition.Cases;
 import org.pressboard.condition.Condition;
@@ -127,7 +128,7 @@ class SightTest extends StoreTest {
     void itIsNotCarriedAwayNorOfferedToPick() throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (var spool = csv.read(asked(Visitor.ANYONE, Condition.ALWAYS, List.of()), Locale.ENGLISH,
-                SpreadsheetCells.HARMLESS)) {
+                SpreadsheetCells.HARMLESS, Carrying.UNWATCHED)) {
             spool.copyTo(out);
         }
         assertThat(out.toString(StandardCharsets.UTF_8)).contains("T-2").doesNotContain("secret");

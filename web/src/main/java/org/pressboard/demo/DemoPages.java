@@ -8,12 +8,16 @@ import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Drafts;
 import org.pressboard.condition.Clause;
 import org.pressboard.condition.Comparison;
+import org.pressboard.condition.Condition;
+import org.pressboard.condition.Operator;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Openness;
 import org.pressboard.listing.Cards;
 import org.pressboard.listing.Dress;
 import org.pressboard.listing.Finding;
 import org.pressboard.listing.Listing;
+import org.pressboard.listing.Mark;
+import org.pressboard.listing.NarrowBy;
 import org.pressboard.listing.Opening;
 import org.pressboard.listing.Ordering;
 import org.pressboard.listing.Show;
@@ -23,6 +27,7 @@ import org.pressboard.schema.Publisher;
 import org.pressboard.table.TableKey;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Format;
+import org.pressboard.value.Value;
 import org.springframework.stereotype.Component;
 
 /** The pages of the orchard, each in steps such as its owner takes on the bench. */
@@ -53,10 +58,13 @@ class DemoPages {
         steps(page, listing -> listing.with(Show.table(keys("picture", "name", "use", "season", "flavours", "keeps_weeks",
                         "trees", "score", "first_recorded", "notes"))),
                 listing -> listing.with(Finding.by(keys("name", "use", "season", "flavours", "notes"),
-                        keys("use", "season", "keeps_weeks", "first_recorded"))),
+                        keys("use", "season", "flavours", "keeps_weeks", "first_recorded"))),
+                listing -> listing.with(listing.find().changing(new FieldKey("use"), DemoPages::tags)
+                        .changing(new FieldKey("season"), DemoPages::tags).changing(new FieldKey("keeps_weeks"), DemoPages::spread)
+                        .changing(new FieldKey("first_recorded"), DemoPages::spread)),
                 listing -> listing.with(Ordering.by(List.of(SortBy.up(new FieldKey("name"))))),
                 listing -> listing.with(listing.show().in(Show.Layout.CARDS)),
-                listing -> listing.with(listing.show().with(Cards.USUAL.tagging(keys("use", "season")))),
+                listing -> listing.with(listing.show().with(Cards.USUAL.tagging(keys("use", "season", "flavours")))),
                 listing -> listing.with(Opening.NONE.by(Opening.How.PAGE).showing(keys("picture", "use", "season",
                         "flavours", "skin", "shape", "keeps_weeks", "sugar_bx", "trees", "score", "first_recorded", "notes")
                         .stream().map(Shown::usual).toList())));
@@ -69,8 +77,11 @@ class DemoPages {
         steps(page, listing -> listing.with(Show.table(keys("tree", "plot", "variety", "season", "health", "planted",
                         "height_m", "picked_this_season", "highest_pledge", "propped"))),
                 listing -> listing.with(Finding.by(keys("tree", "plot", "variety", "season", "health"), keys("variety",
-                        "health", "season", "planted", "propped", "height_m", "picked_this_season", "highest_pledge"))),
-                listing -> listing.with(Ordering.by(List.of(SortBy.up(new FieldKey("tree"))))),
+                        "plot", "health", "planted", "season", "propped", "height_m", "picked_this_season", "highest_pledge"))),
+                listing -> listing.with(listing.find().changing(new FieldKey("planted"), DemoPages::spread)),
+                listing -> listing.with(Ordering.by(List.of(SortBy.up(new FieldKey("tree")))).choosing(true)),
+                listing -> listing.with(Dress.USUAL.marking(List.of(new Mark(is("health", "Poor"), Mark.Style.EDGE,
+                        Mark.Colour.BRICK), new Mark(is("propped", true), Mark.Style.WARNING, Mark.Colour.MUSTARD)))),
                 listing -> listing.with(Opening.NONE.by(Opening.How.UNFOLD).showing(keys("variety", "plot", "keeper",
                         "planted", "last_pruned", "height_m", "picked", "picked_this_season", "suggested_pledge",
                         "highest_pledge", "notes").stream().map(Shown::usual).toList())));
@@ -86,9 +97,27 @@ class DemoPages {
                         shown -> shown.with(Format.USUAL.with(Format.Days.LONG)))),
                 listing -> listing.with(Finding.by(keys("work_day", "where"), keys("where"))),
                 listing -> listing.with(Ordering.by(List.of(SortBy.up(new FieldKey("day"))))),
-                listing -> listing.with(Dress.USUAL.with(Dress.Density.AIRY)
+                listing -> listing.with(Dress.USUAL.with(Dress.Density.AIRY).marking(List.of(new Mark(new Clause(
+                        new FieldKey("places_left"), Comparison.AT_MOST, List.of(Value.of(0L))).condition(),
+                        Mark.Style.MUTED, Mark.Colour.SLATE)))
                         .sayingOfNothing("No work days are planned. Look in again soon.")));
         open(page, "work_days");
+    }
+
+    private static NarrowBy tags(NarrowBy control) {
+        return control.by(NarrowBy.Way.TAGS, false, false);
+    }
+
+    private static NarrowBy spread(NarrowBy control) {
+        return control.by(NarrowBy.Way.RANGE, false, true);
+    }
+
+    private static Condition is(String field, String text) {
+        return Condition.compare(new FieldKey(field), Operator.EQUALS, Value.of(text));
+    }
+
+    private static Condition is(String field, boolean yes) {
+        return Condition.compare(new FieldKey(field), Operator.EQUALS, Value.of(yes));
     }
 
     @SafeVarargs

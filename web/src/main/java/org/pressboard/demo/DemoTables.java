@@ -1,8 +1,10 @@
 package org.pressboard.demo;
 
 import java.math.BigDecimal;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operand;
@@ -74,9 +76,18 @@ class DemoTables {
     private void varieties() {
         knownBy(VARIETIES, "name");
         is(VARIETIES, "notes", new Textual.FormattedText());
+        order(VARIETIES, "season", Stream.of("Early", "Mid-season", "Late", "Very late")
+                .map(text -> new Chosen.Option(text, Chosen.Colour.PLAIN)).toList());
+        is(VARIETIES, "flavours", new Chosen.Choices(FLAVOURS));
         colours(VARIETIES, "use", Map.of("Eating", Chosen.Colour.MOSS, "Cooking", Chosen.Colour.MUSTARD,
                 "Cider", Chosen.Colour.BRICK, "Drying", Chosen.Colour.SAND));
     }
+
+    private static final List<Chosen.Option> FLAVOURS = Map.of(Chosen.Colour.SAND, List.of("aniseed", "nutty", "spiced"),
+                    Chosen.Colour.MUSTARD, List.of("honeyed", "lemony", "pear-drop", "sweet"), Chosen.Colour.CLAY,
+                    List.of("floral", "strawberry", "winey"), Chosen.Colour.SAGE, List.of("bittersweet", "sharp")).entrySet()
+            .stream().flatMap(of -> of.getValue().stream().map(text -> new Chosen.Option(text, of.getKey())))
+            .sorted(Comparator.comparing(Chosen.Option::text)).toList();
 
     private void members() {
         is(MEMBERS, "phone", new Textual.Phone());

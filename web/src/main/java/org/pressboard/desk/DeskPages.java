@@ -196,7 +196,7 @@ class DeskPages {
 
     private Sheet sheet(DraftedPage page, Listing listing, MultiValueMap<String, String> parameters) {
         Sight sight = Sight.whole(catalog.published().tables(), listing.table());
-        Asking asking = Asking.of(listing.of(sight.table()), sight, SignedIn.currentVisitor(), AddressPart.of(listing.key(), page.draft().listingKeys(), parameters));
+        Asking asking = Asking.of(listing.onPage(sight.tables(), page.draft().title(), page.draft().key().name()), sight, SignedIn.currentVisitor(), AddressPart.of(listing.key(), page.draft().listingKeys(), parameters));
         Locale language = catalog.published().site().language();
         String address = "/desk/pages/" + page.draft().key();
         return sheets.sheet(asking, Place.atDesk(address, address + "/" + listing.key() + "/rows"), language);

@@ -14,8 +14,9 @@ public record Asking(Listing listing, Sight sight, Visitor visitor, StateAddress
 
     /** @param sight what the visitor sees of the listing's table, and of those around it */
     public static Asking of(Listing listing, Sight sight, Visitor visitor, AddressPart part) {
-        StateAddress address = new StateAddress(listing, sight.table(), part);
-        return new Asking(listing, sight, visitor, address, address.read());
+        Sight reaching = sight.reaching(listing.reached());
+        StateAddress address = new StateAddress(listing, reaching.table(), part);
+        return new Asking(listing, reaching, visitor, address, address.read());
     }
 
     public Table table() {

@@ -33,7 +33,7 @@ final class CardsMarkup {
     private void card(Sheet.Line line) {
         int picture = cards.picture() == Cards.Place.NONE ? -1 : first(line, "picture");
         int heading = heading(line);
-        html.append("<li class=\"card").append(picture < 0 ? " bare" : "").append("\">");
+        html.append("<li class=\"card").append(picture < 0 ? " bare" : "").append(line.mark().classes()).append("\">");
         if (picture >= 0) {
             picture(line.cells().get(picture));
         }
@@ -81,7 +81,9 @@ final class CardsMarkup {
             return;
         }
         boolean opens = !line.opens().isEmpty() && !look.hasButton();
-        html.append("<h3 class=\"card-heading\">");
+        // under the page's title, or the listing's own
+        String level = look.dress().title().isEmpty() ? "h2" : "h3";
+        html.append('<').append(level).append(" class=\"card-heading\">").append(line.mark().signs());
         if (opens) {
             html.append("<a class=\"opens\" href=\"").append(HtmlUtils.htmlEscape(line.opens())).append("\">");
         }
@@ -90,7 +92,7 @@ final class CardsMarkup {
         } else {
             cells.write(line.cells().get(heading));
         }
-        html.append(opens ? "</a></h3>" : "</h3>");
+        html.append(opens ? "</a></" : "</").append(level).append('>');
     }
 
     private void tags(List<Cell> of, int heading) {

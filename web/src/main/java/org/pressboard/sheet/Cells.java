@@ -46,14 +46,19 @@ public final class Cells {
     }
 
     /** @param opens the address at which a row is opened; empty where it is not */
-    List<Sheet.Line> lines(List<Row> rows, Function<Row, String> opens) {
+    List<Sheet.Line> lines(List<Row> rows, Function<Row, String> opens, Function<Row, RowMark> marks) {
         Field naming = naming();
         longest = Math.clamp(MOST_OF_A_SHEET / Math.max(1, rows.size() * shown.size()), SHORTEST, LONGEST);
         return rows.stream().map(row -> new Sheet.Line(row.id(), looks.stream().map(look -> {
             Field field = table.field(look.field());
             Cell cell = cell(look, field, row).in(column(look));
             return field.equals(naming) ? cell.asName() : cell;
-        }).toList(), opens.apply(row))).toList();
+        }).toList(), opens.apply(row), marks.apply(row))).toList();
+    }
+
+    /** Rows to be printed, every text whole. */
+    List<Sheet.Line> whole(List<Row> rows, Function<Row, RowMark> marks) {
+        return rows.stream().map(row -> new Sheet.Line(row.id(), whole(row), "", marks.apply(row))).toList();
     }
 
     /** The cells of one row alone, to be read whole. */

@@ -3,6 +3,8 @@ package org.pressboard.sheet;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeSet;
+import org.pressboard.listing.Listing;
+import org.pressboard.listing.Ordering;
 import org.pressboard.listing.RequestState;
 import org.pressboard.listing.RowPage;
 import org.pressboard.listing.StateAddress;
@@ -13,24 +15,44 @@ final class PagerBuilder {
 
     private static final int AROUND = 2;
 
+    private final Ordering ordering;
     private final RequestState state;
     private final StateAddress address;
     private final Words words;
 
-    PagerBuilder(RequestState state, StateAddress address, Words words) {
+    PagerBuilder(Listing listing, RequestState state, StateAddress address, Words words) {
+        this.ordering = listing.ordering();
         this.state = state;
         this.address = address;
         this.words = words;
     }
 
     Pager build(RowPage page) {
+        return ordering.more() ? underneath(page) : paged(page);
+    }
+
+    private Pager underneath(RowPage page) {
+        boolean isRoom = (state.page() + 1) * state.size() <= Ordering.MOST_UNDER_EACH_OTHER;
+        return new Pager(null, null, List.of(), page.hasMore() && isRoom ? query(state.page() + 1) : null,
+                page.hasMore() && !isRoom ? words.say("sheet.more-bound", words.count(Ordering.MOST_UNDER_EACH_OTHER)) : null,
+                sizes(page));
+    }
+
+    /** Where there are no more rows than the fewest that make a page, there is nothing to choose. */
+    private List<Pager.Link> sizes(RowPage page) {
+        boolean isChosen = ordering.choice() && page.found().atLeast() > Listing.PAGE_SIZES.getFirst();
+        return !isChosen ? List.of() : Listing.PAGE_SIZES.stream().map(size -> new Pager.Link(words.count(size),
+                address.write(state.withSize(size)), size == state.size())).toList();
+    }
+
+    private Pager paged(RowPage page) {
         int current = state.page();
         long counted = (page.found().atLeast() + state.size() - 1) / state.size();
         boolean isEndKnown = page.found() instanceof Total.Exactly;
         long last = isEndKnown ? counted : page.hasMore() ? current + 1L : current;
         String previous = current > 1 ? query((int) Math.min(current - 1L, Math.max(1, counted))) : null;
         String next = page.hasMore() ? query(current + 1) : null;
-        return new Pager(previous, next, links(current, last));
+        return new Pager(previous, next, links(current, last), null, null, sizes(page));
     }
 
     private List<Pager.Link> links(int current, long last) {

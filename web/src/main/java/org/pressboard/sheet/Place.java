@@ -1,5 +1,8 @@
 package org.pressboard.sheet;
 
+import java.util.Locale;
+import org.pressboard.listing.TakeAway;
+
 /**
  * Where a sheet stands.
  *
@@ -8,22 +11,34 @@ package org.pressboard.sheet;
  * @param opening  what the address of an opened row begins with, before its number; empty where none can be opened
  * @param picking  what the address that finds rows to narrow by begins with, before the field; empty: there is none
  * @param takeAway the addresses of its take-away, without the ending; empty where none is offered
+ * @param tallies  the address that counts what one can narrow to; empty: nobody counts
  */
-public record Place(String page, String rows, String takeAway, String opening, String picking) {
+public record Place(String page, String rows, String takeAway, String opening, String picking, String tallies) {
 
     /** A listing on a published page. */
     public static Place onSite(String pageKey, String listingKey) {
         String rows = "/listings/" + listingKey + "/rows";
-        return new Place("/" + pageKey, rows, rows, "", "/listings/" + listingKey + "/pick/");
+        return new Place("/" + pageKey, rows, rows, "", "/listings/" + listingKey + "/pick/", rows + "/tallies");
+    }
+
+    /** Where all rows of a state are given as a file. */
+    public String carried(TakeAway format, String query) {
+        String address = takeAway + "." + format.name().toLowerCase(Locale.ROOT) + query;
+        return format == TakeAway.JSON ? address + (query.isEmpty() ? "?" : "&") + "rows=all" : address;
+    }
+
+    /** Where all rows of a state are as they are printed. */
+    public String printed(String query) {
+        return takeAway.replaceFirst("/rows$", "/print") + query;
     }
 
     /** A listing looked at from the desk. */
     public static Place atDesk(String page, String rows) {
-        return new Place(page, rows, "", "", "");
+        return new Place(page, rows, "", "", "", "");
     }
 
     /** The same where rows can be opened, and picked to do something with several. */
     public Place opening(String address, String pickingAddress) {
-        return new Place(page, rows, takeAway, address, pickingAddress);
+        return new Place(page, rows, takeAway, address, pickingAddress, tallies);
     }
 }

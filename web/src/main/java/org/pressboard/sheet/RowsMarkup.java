@@ -32,14 +32,18 @@ final class RowsMarkup {
     }
 
     private void row(Sheet.Line line) {
-        html.append("<tr role=\"row\">");
+        html.append("<tr role=\"row\"");
+        if (!line.mark().classes().isEmpty()) {
+            html.append(" class=\"").append(line.mark().classes().strip()).append("\"");
+        }
+        html.append(">");
         if (!place.opening().isEmpty()) {
             html.append("<td role=\"cell\" class=\"pick\"><input type=\"checkbox\" name=\"row\" form=\"several\" value=\"")
                     .append(line.rowId()).append("\" aria-label=\"").append(HtmlUtils.htmlEscape(line.name()))
                     .append("\"></td>");
         }
         boolean hasButton = look.hasButton() && place.opening().isEmpty();
-        line.cells().forEach(cell -> cell(cell, hasButton ? "" : line.opens()));
+        line.cells().forEach(cell -> cell(cell, hasButton ? "" : line.opens(), line.mark().signs()));
         if (hasButton) {
             html.append("<td role=\"cell\" class=\"opener\">");
             new CellMarkup(html).button(line, look.opening().button());
@@ -48,9 +52,12 @@ final class RowsMarkup {
         html.append("</tr>\n");
     }
 
-    private void cell(Cell cell, String address) {
+    private void cell(Cell cell, String address, String signs) {
         html.append("<td role=\"cell\" class=\"").append(cell.kind()).append(modifier(cell))
                 .append(cell.column()).append("\" data-label=\"").append(HtmlUtils.htmlEscape(cell.label())).append("\">");
+        if (cell.naming()) {
+            html.append(signs);
+        }
         boolean opens = cell.naming() && !address.isEmpty();
         if (opens) {
             html.append("<a class=\"opens\" href=\"").append(HtmlUtils.htmlEscape(address)).append("\">");

@@ -4,8 +4,11 @@ import static java.nio.charset.StandardCharsets.UTF_8;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.listing.Asked;
+import org.pressboard.listing.Finding;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.Narrowing;
 import org.pressboard.listing.Opening;
@@ -17,16 +20,12 @@ import org.pressboard.listing.SortBy;
 import org.pressboard.listing.StateAddress;
 import org.pressboard.listing.TakeAway;
 import org.pressboard.listing.Total;
-import org.pressboard.table.Attached;
-import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Numeric;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.Temporal;
-import org.pressboard.table.Textual;
-import org.pressboard.value.FieldKey;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
@@ -46,9 +45,14 @@ final class SheetBuilder {
     private final Words words;
     private final StateAddress address;
     private final Sheets.Picks picks;
+    private final MenuBuilder menus;
+    private final Function<Row, RowMark> marks;
 
-    SheetBuilder(Asking asking, Place place, Words words, Sheets.Picks picks) {
+    SheetBuilder(Asking asking, Place place, Words words, Sheets.Picks picks, MenuBuilder menus,
+            Function<Row, RowMark> marks) {
         this.picks = picks;
+        this.menus = menus;
+        this.marks = marks;
         this.listing = asking.listing();
         this.table = asking.table();
         this.asked = asking.asked();
@@ -60,14 +64,35 @@ final class SheetBuilder {
 
     Sheet build(RowPage page) {
         Look look = new Look(listing.show().layout(), listing.show().cards(), listing.dress(), listing.opening());
-        return new Sheet("sheet-" + listing.key(), table.label(), place, address.write(state),
-                listing.find().search().isEmpty() ? null : state.search(), menus(), chips(), sorts(), headings(),
-                new Cells(table, listing.show().fields(), words, look.isOfCards() ? FileAnswer.IN_CARDS
-                        : FileAnswer.IN_LISTS).lines(page.rows(), this::opens), count(page),
+        return new Sheet("sheet-" + listing.key(), table.label(), place, address.write(state), finder(page), chips(),
+                headings(), new Cells(table, listing.show().fields(), words, look.isOfCards() ? FileAnswer.IN_CARDS
+                        : FileAnswer.IN_LISTS).lines(page.rows(), this::opens, marks), count(page),
                 state.isNarrowed() ? address.write(state.cleared()) : null, countAll(page),
-                isLimited() ? Pager.NONE : new PagerBuilder(state, address, words).build(page),
-                notices(page), names(), hidden(),
-                page.outOf().atLeast() >= LARGE, takeAway(), look, listing.shown(), hint(), all(page));
+                isLimited() ? Pager.NONE : new PagerBuilder(listing, state, address, words).build(page),
+                notices(page), takeAway(), look, listing.shown(), all(page));
+    }
+
+    /** @param pictures what the addresses of pictures begin with */
+    Printed print(List<Row> rows, String title, Value today, String pictures) {
+        List<Sheet.Line> lines = new Cells(table, listing.show().fields(), words, FileAnswer.IN_LISTS).whole(rows, marks);
+        String texts = title + headings().stream().map(Heading::label).collect(Collectors.joining())
+                + lines.stream().flatMap(line -> line.cells().stream()).map(Cell::text).collect(Collectors.joining());
+        return new Printed(listing.dress().title().isEmpty() ? title : listing.dress().title(),
+                chips().stream().map(chip -> chip.label() + ": " + chip.text()).toList(),
+                words.say("sheet.count-printed", words.count(rows.size())),
+                new Temporal.Date().write(today, words.written()), PrintMarkup.of(headings(), lines, pictures), texts,
+                listing.paper());
+    }
+
+    private Finder finder(RowPage page) {
+        return new Finder(listing.find().search().isEmpty() ? null : state.search(), hint(),
+                page.outOf().atLeast() >= LARGE, menus.menus(), sorts(), names(), hidden(), listing.find().form(),
+                isWaiting(listing, state));
+    }
+
+    /** Whether no rows are shown before somebody says what they look for. */
+    static boolean isWaiting(Listing listing, RequestState state) {
+        return listing.find().form() == Finding.Form.BOXES_FIRST && !state.isNarrowed();
     }
 
     private String opens(Row row) {
@@ -95,66 +120,8 @@ final class SheetBuilder {
         return isLimited() && page.hasMore() ? address.write(state.withSize(listing.ordering().pageSize())) : null;
     }
 
-    private List<String> takeAway() {
-        return place.takeAway().isEmpty() ? List.of() : listing.takeAway().stream().map(TakeAway::name).toList();
-    }
-
-    private List<NarrowMenu> menus() {
-        return listing.find().narrow().stream().map(table::field)
-                .filter(field -> field.type().hasFewValues() || field.type().hasRange()
-                        || field.type() instanceof Referring)
-                .map(field -> menu(field, "")).toList();
-    }
-
-    NarrowMenu menu(Field field, String called) {
-        Narrowing narrowing = state.narrowingOf(field.key());
-        List<NarrowMenu.Option> options = values(field, called).stream()
-                .map(value -> new NarrowMenu.Option(PlainForm.write(value), field.type().write(value, words.written()),
-                        isPicked(narrowing, value)))
-                .toList();
-        return new NarrowMenu(address.name("f." + field.key()), label(field), options,
-                field.type().hasRange() ? range(field, narrowing) : null,
-                field.type() instanceof Referring && !place.picking().isEmpty() ? place.picking() + field.key() : "");
-    }
-
-    private String label(Field field) {
-        return listing.show().find(field.key()).map(look -> look.labelOf(field)).orElse(field.label());
-    }
-
-    private static boolean isPicked(Narrowing narrowing, Value value) {
-        return narrowing.values().stream().anyMatch(picked -> picked.compareWith(value) == 0);
-    }
-
-    /** Those narrowed by already are always there. */
-    private List<Value> rows(Referring type, FieldKey key, String called) {
-        List<Value> offered = new ArrayList<>(picks.picked(key, type));
-        picks.find(type, called).stream()
-                .filter(found -> offered.stream().noneMatch(each -> each.compareWith(found) == 0)).forEach(offered::add);
-        return offered;
-    }
-
-    /** By days, also where the field has times of day, unless the address says a time. */
-    private static NarrowMenu.Range range(Field field, Narrowing narrowing) {
-        boolean hasTime = narrowing.from() instanceof Value.Moment || narrowing.to() instanceof Value.Moment;
-        String input = field.type().isNumber() ? "number" : field.type() instanceof Temporal.TimeOfDay ? "time"
-                : hasTime ? "datetime-local" : "date";
-        return new NarrowMenu.Range(input, plain(narrowing.from()), plain(narrowing.to()));
-    }
-
-    private static String plain(@Nullable Value value) {
-        return value == null ? "" : PlainForm.write(value);
-    }
-
-    private List<Value> values(Field field, String called) {
-        return switch (field.type()) {
-            case Chosen chosen -> chosen.options().stream().map(option -> Value.of(option.text())).toList();
-            case FieldType.YesNo yesNo -> List.of(Value.of(true), Value.of(false));
-            case Textual textual -> List.of();
-            case Numeric numeric -> List.of();
-            case Temporal temporal -> List.of();
-            case Referring referring -> rows(referring, field.key(), called);
-            case Attached attached -> List.of();
-        };
+    private List<TakeAway> takeAway() {
+        return place.takeAway().isEmpty() ? List.of() : List.copyOf(listing.takeAway());
     }
 
     private List<Chip> chips() {
@@ -171,14 +138,25 @@ final class SheetBuilder {
         List<? extends Value> picked = field.type() instanceof Referring type
                 ? picks.picked(field.key(), type) : narrowing.values();
         for (Value value : picked) {
-            chips.add(new Chip(label(field), field.type().write(value, words.written()),
+            chips.add(new Chip(menus.label(field), field.type().write(value, words.written()),
                     address.write(state.without(field.key(), value))));
         }
         if (narrowing.from() != null || narrowing.to() != null) {
-            chips.add(new Chip(label(field), range(field.type(), narrowing),
-                    address.write(state.narrowed(field.key(), new Narrowing(narrowing.values(), null, null)))));
+            chips.add(chip(field, range(field.type(), narrowing), narrowing.between(null, null)));
+        }
+        if (!narrowing.contains().isEmpty()) {
+            chips.add(chip(field, words.say("sheet.has", narrowing.contains()),
+                    narrowing.lettered("", narrowing.begins())));
+        }
+        if (!narrowing.begins().isEmpty()) {
+            chips.add(chip(field, words.say("sheet.begins", narrowing.begins()),
+                    narrowing.lettered(narrowing.contains(), "")));
         }
         return chips;
+    }
+
+    private Chip chip(Field field, String text, Narrowing without) {
+        return new Chip(menus.label(field), text, address.write(state.narrowed(field.key(), without)));
     }
 
     private String range(FieldType type, Narrowing narrowing) {
@@ -246,10 +224,13 @@ final class SheetBuilder {
     }
 
     private String count(RowPage page) {
-        long first = (long) (state.page() - 1) * state.size() + 1;
+        long first = listing.ordering().more() ? 1 : (long) (state.page() - 1) * state.size() + 1;
         long last = first + page.rows().size() - 1;
         String found = words.count(page.found());
         String outOf = words.count(page.outOf());
+        if (isWaiting(listing, state)) {
+            return "";
+        }
         if (page.rows().isEmpty()) {
             return state.isNarrowed() ? words.say("sheet.count-none", outOf) : words.say("sheet.count-nothing");
         }
@@ -266,25 +247,30 @@ final class SheetBuilder {
     private List<String> notices(RowPage page) {
         List<String> notices = new ArrayList<>();
         asked.problems().forEach(problem -> notices.add(words.say(problem)));
-        if (page.rows().isEmpty() && state.page() > 1) {
+        if (page.rows().isEmpty() && state.page() > 1 && !listing.ordering().more()) {
             long lastPage = Math.max(1, (page.found().atLeast() + state.size() - 1) / state.size());
             notices.add(words.say("sheet.past-end", words.count(state.page()), words.count(lastPage)));
         }
         return notices;
     }
 
-    private Sheet.Names names() {
-        return new Sheet.Names(address.name(""), address.name("q"), address.name("sort"));
+    private Finder.Names names() {
+        return new Finder.Names(address.name(""), address.name("q"), address.name("sort"));
     }
 
-    /** What a form must send along: the page size, and the states of the page's other listings. */
-    private List<Sheet.Hidden> hidden() {
-        List<Sheet.Hidden> hidden = new ArrayList<>();
+    /**
+     * What a form must send along: the page size, that what the listing begins with is taken back where nothing else is
+     * said, and the states of the page's other listings.
+     */
+    private List<Finder.Hidden> hidden() {
+        List<Finder.Hidden> hidden = new ArrayList<>();
         if (state.size() != listing.ordering().startSize()) {
-            hidden.add(new Sheet.Hidden(address.name("size"), Integer.toString(state.size())));
+            hidden.add(new Finder.Hidden(address.name("size"), Integer.toString(state.size())));
         }
+        listing.find().controls().stream().filter(control -> !control.start().isOpen())
+                .forEach(control -> hidden.add(new Finder.Hidden(address.name("f." + control.field()), "")));
         address.others().forEach((name, values) ->
-                values.forEach(value -> hidden.add(new Sheet.Hidden(name, value))));
+                values.forEach(value -> hidden.add(new Finder.Hidden(name, value))));
         return hidden;
     }
 }

@@ -3,20 +3,25 @@ package org.pressboard.sheet;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.listing.Listing;
+import org.pressboard.listing.NarrowBy;
 import org.pressboard.listing.Opening;
+import org.pressboard.listing.RequestState;
 import org.pressboard.listing.RowAddress;
 import org.pressboard.listing.RowPage;
 import org.pressboard.listing.RowQuery;
+import org.pressboard.problem.ProblemsFound;
+import org.pressboard.rows.FieldCounts;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.rows.Rows;
-import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
@@ -29,12 +34,14 @@ import org.springframework.stereotype.Component;
 public class Sheets {
 
     private final Rows rows;
+    private final FieldCounts counts;
     private final RowPicker picker;
     private final MessageSource messages;
     private final Clock clock;
 
-    Sheets(Rows rows, RowPicker picker, MessageSource messages, Clock clock) {
+    Sheets(Rows rows, FieldCounts counts, RowPicker picker, MessageSource messages, Clock clock) {
         this.rows = rows;
+        this.counts = counts;
         this.picker = picker;
         this.messages = messages;
         this.clock = clock;
@@ -42,12 +49,40 @@ public class Sheets {
 
     /** The row query that the address means. */
     public RowQuery query(Asking asking) {
-        return RowQuery.of(asking.listing(), asking.sight(), asking.visitor(), asking.asked().state(), LocalDate.now(clock));
+        return query(asking, asking.asked().state());
+    }
+
+    /** The same in another state. */
+    RowQuery query(Asking asking, RequestState state) {
+        return RowQuery.of(asking.listing(), asking.sight(), asking.visitor(), state, LocalDate.now(clock));
     }
 
     public Sheet sheet(Asking asking, Place place, Locale language) {
-        RowPage page = rows.page(query(asking).reading(needed(asking.listing(), asking.table())), language);
-        return new SheetBuilder(asking, place, new Words(messages, language), new Picks(asking, language)).build(page);
+        RowPage page = SheetBuilder.isWaiting(asking.listing(), asking.asked().state()) ? RowPage.NONE
+                : rows.page(query(asking).reading(needed(asking.listing(), asking.table())), language);
+        Words words = new Words(messages, language);
+        Picks picks = new Picks(asking, language);
+        return new SheetBuilder(asking, place, words, picks, menus(asking, place, words, picks, Set.of()),
+                RowMark.of(asking.listing().dress().marks(), picks.standpoint(), words)).build(page);
+    }
+
+    private MenuBuilder menus(Asking asking, Place place, Words words, Picks picks, Set<String> counted) {
+        return new MenuBuilder(asking, place, words, picks, new Tallies(asking, this, counts, words.language(), counted),
+                new Spans(LocalDate.now(clock), words));
+    }
+
+    /**
+     * The controls of some fields, with how many rows there are of what.
+     *
+     * @param fields their keys
+     * @throws org.pressboard.rows.Busy when that takes too long
+     */
+    public List<NarrowMenu> counted(Asking asking, Place place, Collection<String> fields, Locale language) {
+        Words words = new Words(messages, language);
+        Set<String> wanted = Set.copyOf(fields);
+        MenuBuilder menus = menus(asking, place, words, new Picks(asking, language), wanted);
+        return asking.listing().find().controls().stream().filter(control -> wanted.contains(control.field().name()))
+                .map(control -> menus.menu(control, "")).toList();
     }
 
     /** What is read of each row besides what is shown, for the addresses at which rows are opened. */
@@ -59,6 +94,7 @@ public class Sheets {
         if (listing.opening().how() == Opening.How.LINK && listing.opening().link() != null) {
             needed.add(listing.opening().link());
         }
+        needed.addAll(listing.dress().asked());
         return needed;
     }
 
@@ -74,11 +110,11 @@ public class Sheets {
 
     /** The rows to narrow a field by that are called so, and those narrowed by already. */
     public NarrowMenu pick(Asking asking, String field, String called, Locale language) {
-        Field found = asking.listing().find().narrow().stream().map(asking.table()::field)
-                .filter(each -> each.key().name().equals(field) && each.type() instanceof Referring).findFirst()
+        NarrowBy found = asking.listing().find().controls().stream().filter(control -> control.field().name().equals(field)
+                        && asking.table().field(control.field()).type() instanceof Referring).findFirst()
                 .orElseThrow(() -> new NotThere("not-there.listing"));
-        return new SheetBuilder(asking, Place.atDesk("", ""), new Words(messages, language), new Picks(asking, language))
-                .menu(found, called);
+        Words words = new Words(messages, language);
+        return menus(asking, Place.atDesk("", ""), words, new Picks(asking, language), Set.of(field)).menu(found, called);
     }
 
     /** Finds the rows that a field can be narrowed by, as far as the visitor sees them. */
@@ -104,7 +140,7 @@ public class Sheets {
                             .map(value -> ((Value.Referred) value).row()).toList()));
         }
 
-        private Standpoint standpoint() {
+        Standpoint standpoint() {
             return asking.visitor().on(LocalDate.now(clock));
         }
     }
@@ -119,8 +155,28 @@ public class Sheets {
         return new Words(messages, language).count(rows.countToEnd(query(asking), language));
     }
 
+    /**
+     * All rows that the address matches, ready to be printed.
+     *
+     * @param most     how many there may be
+     * @param pictures what the addresses of pictures begin with; they are those of the site where it is empty
+     * @throws ProblemsFound when there are more
+     */
+    public Printed print(Asking asking, String title, int most, String pictures, Locale language) {
+        RowQuery query = query(asking).reading(needed(asking.listing(), asking.table()));
+        RowPage page = rows.wholePage(query.first(most), language);
+        if (page.hasMore()) {
+            throw ProblemsFound.of("take-away.too-many-to-print", most);
+        }
+        Words words = new Words(messages, language);
+        Picks picks = new Picks(asking, language);
+        return new SheetBuilder(asking, Place.atDesk("", ""), words, picks, menus(asking, Place.atDesk("", ""), words, picks,
+                Set.of()), RowMark.of(asking.listing().dress().marks(), picks.standpoint(), words))
+                .print(page.rows(), title, Value.of(LocalDate.now(clock)), pictures);
+    }
+
     /** A number that changes whenever the rows do that the sheet is drawn from. */
     public long revision(Asking asking) {
-        return rows.revision(query(asking));
+        return rows.revision(query(asking).reading(needed(asking.listing(), asking.table())));
     }
 }

@@ -75,6 +75,19 @@ class ListingController {
         return "sheet/sheet :: picks";
     }
 
+    /** How many rows there are of what one can narrow to, as the other narrowings leave them. */
+    @GetMapping("/listings/{listing}/rows/tallies")
+    String tallies(@PathVariable String listing, @RequestParam(defaultValue = "") List<String> of,
+            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
+            HttpServletRequest request) {
+        OpenListings.Open open = listings.open(listing, SignedIn.currentVisitor(), parameters);
+        pace.spend(request.getRemoteAddr(), Pace.PAGE);
+        Place place = Place.onSite(open.page().key().name(), listing);
+        model.addAttribute("menus", pace.inTurn(request.getRemoteAddr(),
+                () -> sheets.counted(open.asking(), place, of, language)));
+        return "sheet/sheet :: tallies";
+    }
+
     /** Typing changes the address in place; everything else is a step that Back undoes. */
     private static void tellAddress(HttpServletResponse response, String source, String address) {
         String header = source.startsWith("input") ? "HX-Replace-Url" : "HX-Push-Url";

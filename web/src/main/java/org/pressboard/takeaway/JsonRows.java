@@ -29,7 +29,7 @@ record JsonRows(long found, boolean foundAll, long outOf, boolean countedAll, in
                 page.rows().stream().map(row -> row(query, row)).toList());
     }
 
-    private static Map<String, @Nullable Object> row(RowQuery query, Row row) {
+    static Map<String, @Nullable Object> row(RowQuery query, Row row) {
         Map<String, @Nullable Object> object = new LinkedHashMap<>();
         for (FieldKey field : query.show()) {
             object.put(field.name(), json(query.table(), row.get(field)));

@@ -3,10 +3,11 @@ package org.pressboard.takeaway;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
+import java.util.Objects;
+import org.pressboard.bulk.AllRows;
+import org.pressboard.bulk.Carrying;
 import org.pressboard.bulk.CsvOut;
 import org.pressboard.bulk.Spool;
 import org.pressboard.bulk.XlsxOut;
@@ -22,6 +23,7 @@ import org.pressboard.sheet.Sheets;
 import org.pressboard.signin.SignedIn;
 import org.pressboard.site.OpenListings;
 import org.pressboard.value.SpreadsheetCells;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
@@ -30,62 +32,66 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 
-/** A listing to carry away: all rows that match as CSV, or a page of them as JSON. */
+/** A listing to carry away: all rows that match, or a page of them as JSON. */
 @Controller
 class TakeAwayController {
 
     private static final String CELLS = "cells";
+    private static final String ROWS = "rows";
+    private static final String WATCHED = "watched";
 
     private final OpenListings listings;
     private final Sheets sheets;
     private final CsvOut csv;
     private final XlsxOut xlsx;
+    private final AllRows all;
     private final Rows rows;
     private final Pace pace;
     private final Readers readers = new Readers();
+    private final Carryings carryings = new Carryings();
 
-    TakeAwayController(OpenListings listings, Sheets sheets, CsvOut csv, XlsxOut xlsx, Rows rows,
-            Pace pace) {
+    TakeAwayController(OpenListings listings, Sheets sheets, CsvOut csv, XlsxOut xlsx, AllRows all, Rows rows, Pace pace) {
         this.listings = listings;
         this.sheets = sheets;
         this.csv = csv;
         this.xlsx = xlsx;
+        this.all = all;
         this.rows = rows;
         this.pace = pace;
+    }
+
+    /** Reads the rows, for as long as somebody waits for them. */
+    private interface Reading {
+
+        Spool of(RowQuery query, Carrying carrying) throws IOException;
     }
 
     @GetMapping(path = "/listings/{listing}/rows.csv")
     void csv(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
             HttpServletRequest request, HttpServletResponse response) throws IOException {
-        boolean bare = List.of("bare").equals(parameters.get(CELLS));
-        MultiValueMap<String, String> asked = new LinkedMultiValueMap<>(parameters);
-        if (bare) {
-            asked.remove(CELLS);
-        }
-        Asking asking = asking(listing, asked, TakeAway.CSV);
-        pace.spend(request.getRemoteAddr(), Pace.TAKE_AWAY);
-        RowQuery query = sheets.query(asking);
-        try (Readers.Place place = readers.enter(request.getRemoteAddr());
-                Spool rows = csv.read(query, language, bare ? SpreadsheetCells.BARE : SpreadsheetCells.HARMLESS)) {
-            response.setContentType("text/csv;charset=UTF-8;header=present");
-            response.setHeader("Content-Disposition", "attachment; filename=\"" + listing + ".csv\"");
-            rows.copyTo(place.patient(response.getOutputStream()));
-        }
+        SpreadsheetCells cells = isSo(parameters, CELLS, "bare") ? SpreadsheetCells.BARE : SpreadsheetCells.HARMLESS;
+        Asking asking = asking(listing, without(parameters, CELLS, "bare"), TakeAway.CSV);
+        give(asking, parameters, "text/csv;charset=UTF-8;header=present", ".csv", request, response,
+                (query, carrying) -> csv.read(query, language, cells, carrying));
     }
 
     @GetMapping(path = "/listings/{listing}/rows.xlsx")
     void xlsx(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
             HttpServletRequest request, HttpServletResponse response) throws IOException {
         Asking asking = asking(listing, parameters, TakeAway.XLSX);
-        pace.spend(request.getRemoteAddr(), Pace.TAKE_AWAY);
         List<String> labels = asking.listing().show().fields().stream()
                 .map(shown -> shown.labelOf(asking.table().field(shown.field()))).toList();
-        try (Readers.Place place = readers.enter(request.getRemoteAddr());
-                Spool rows = xlsx.read(sheets.query(asking), language, labels)) {
-            response.setContentType("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet");
-            response.setHeader("Content-Disposition", "attachment; filename=\"" + listing + ".xlsx\"");
-            rows.copyTo(place.patient(response.getOutputStream()));
-        }
+        give(asking, parameters, "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", ".xlsx", request,
+                response, (query, carrying) -> xlsx.read(query, language, labels, carrying));
+    }
+
+    /** All rows that match; a page of them is for programs that go through them bit by bit. */
+    @GetMapping(path = "/listings/{listing}/rows.json", params = ROWS + "=all")
+    void allAsJson(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
+            HttpServletRequest request, HttpServletResponse response) throws IOException {
+        Asking asking = asking(listing, without(parameters, ROWS, "all"), TakeAway.JSON);
+        give(asking, parameters, "application/json", ".json", request, response, (query, carrying) ->
+                all.read(query, language, carrying, out -> new JsonForm(query, out)));
     }
 
     @GetMapping(path = "/listings/{listing}/rows.json", produces = "application/json")
@@ -98,12 +104,60 @@ class TakeAwayController {
         return JsonRows.of(query, page);
     }
 
-    private Asking asking(String listing, Map<String, ? extends List<String>> parameters, TakeAway format) {
-        Asking asking = listings.open(listing, SignedIn.currentVisitor(), new LinkedHashMap<>(parameters)).asking();
+    /** How many rows there are so far of what is being carried away under that name. */
+    @GetMapping("/take-away/{name}")
+    @ResponseBody Progress progress(@PathVariable String name) {
+        Carrying carrying = carryings.find(name).orElseThrow(() -> new NotThere("not-there.take-away"));
+        return new Progress(carrying.rows(), carrying.isOver());
+    }
+
+    /** Whoever has it under that name does not want it any more. */
+    @GetMapping("/take-away/{name}/leave")
+    @ResponseBody Progress leave(@PathVariable String name) {
+        carryings.find(name).ifPresent(Carrying::leave);
+        return new Progress(0, true);
+    }
+
+    /** @param over whether all rows have been read */
+    record Progress(long rows, boolean over) {
+    }
+
+    private void give(Asking asking, MultiValueMap<String, String> parameters, String mediaType, String ending,
+            HttpServletRequest request, HttpServletResponse response, Reading reading) throws IOException {
+        pace.spend(request.getRemoteAddr(), Pace.TAKE_AWAY);
+        Carrying carrying = carryings.begin(Objects.requireNonNullElse(parameters.getFirst(WATCHED), ""));
+        try (Readers.Place place = readers.enter(request.getRemoteAddr());
+                Spool rows = reading.of(sheets.query(asking), carrying)) {
+            response.setContentType(mediaType);
+            response.setHeader("Content-Disposition", "attachment; filename=\"" + asking.listing().key() + ending + "\"");
+            rows.copyTo(place.patient(response.getOutputStream()));
+        } catch (Carrying.Left left) {
+            // nobody is there to be told
+            response.setStatus(HttpStatus.NO_CONTENT.value());
+        }
+    }
+
+    private Asking asking(String listing, MultiValueMap<String, String> parameters, TakeAway format) {
+        MultiValueMap<String, String> asked = new LinkedMultiValueMap<>(parameters);
+        asked.remove(WATCHED);
+        Asking asking = listings.open(listing, SignedIn.currentVisitor(), asked).asking();
         if (!asking.listing().takeAway().contains(format)) {
             throw new NotThere("not-there.take-away");
         }
         NotHonoured.refuse(asking.asked());
         return asking;
+    }
+
+    private static boolean isSo(MultiValueMap<String, String> parameters, String name, String value) {
+        return List.of(value).equals(parameters.get(name));
+    }
+
+    private static MultiValueMap<String, String> without(MultiValueMap<String, String> parameters, String name,
+            String value) {
+        MultiValueMap<String, String> others = new LinkedMultiValueMap<>(parameters);
+        if (isSo(parameters, name, value)) {
+            others.remove(name);
+        }
+        return others;
     }
 }

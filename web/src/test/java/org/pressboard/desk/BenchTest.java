@@ -193,7 +193,7 @@ class BenchTest extends InBrowser {
         page.keyboard().press("Enter");
         assertThat(proof(page).locator("input[type=search]").first()).hasAttribute("placeholder", "Which state?");
         open(page, "narrow");
-        page.locator("[data-panel=narrow]").getByLabel("Year").uncheck();
+        page.locator("[data-panel=narrow]").getByLabel("Year", new Locator.GetByLabelOptions().setExact(true)).uncheck();
         says(page, "narrow", "by State, Day");
         open(page, "take-away");
         page.locator("[data-panel=take-away]").getByLabel("JSON").uncheck();

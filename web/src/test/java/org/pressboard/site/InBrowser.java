@@ -10,6 +10,7 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
@@ -104,7 +105,12 @@ public abstract class InBrowser extends RunningSite {
     }
 
     protected static void waitForCount(Page page, String text) {
-        page.locator(".count-text").getByText(text, new Locator.GetByTextOptions().setExact(true)).waitFor();
+        try {
+            page.locator(".count-text").getByText(text, new Locator.GetByTextOptions().setExact(true)).waitFor();
+        } catch (TimeoutError late) {
+            throw new AssertionError(text + " is not among " + page.locator(".count-text").allInnerTexts() + " at "
+                    + page.url(), late);
+        }
     }
 
     /** Violations of WCAG 2.2 AA and of best practice that axe finds. */

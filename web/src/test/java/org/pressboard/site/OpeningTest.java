@@ -81,7 +81,7 @@ class OpeningTest extends InBrowser {
 
     private void publish(Opening opening) {
         Listing listing = Listing.plain(new ListingKey("sheds"), SHEDS, List.of(NAME, PLOT))
-                .with(new Ordering(List.of(SortBy.up(PLOT)), 10, 0)).with(opening);
+                .with(Ordering.by(List.of(SortBy.up(PLOT))).paged(10)).with(opening);
         if (catalog.page(PAGE).isEmpty()) {
             catalog.addPage(new org.pressboard.edition.Page(PAGE, "Sheds", List.of(listing)));
         }

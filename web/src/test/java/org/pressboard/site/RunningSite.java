@@ -12,6 +12,7 @@ import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Drafts;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Openness;
+import org.pressboard.listing.Finding;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.Opening;
 import org.pressboard.listing.Show;
@@ -29,7 +30,7 @@ import org.springframework.test.context.DynamicPropertySource;
  * must not change what is counted.
  */
 @SpringBootTest(classes = PressboardApplication.class, webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
-        properties = {"pressboard.demo=true", "pressboard.longest-count=20s",
+        properties = {"pressboard.demo=true", "pressboard.longest-count=20s", "pressboard.quick-count=20s",
             "pressboard.proxies=127.0.0.1, 0:0:0:0:0:0:0:1", "pressboard.requests-per-second=2000"})
 public abstract class RunningSite {
 
@@ -55,7 +56,7 @@ public abstract class RunningSite {
         Listing listing = catalog.page(page).orElseThrow().draft().listings().getFirst();
         if (listing.show().layout() != Show.Layout.TABLE) {
             drafts.change(page, "test", draft -> draft.changing(listing.key(), it -> it.with(Opening.NONE)
-                    .with(it.show().in(Show.Layout.TABLE))));
+                    .with(Finding.by(it.find().search(), it.find().narrow())).with(it.show().in(Show.Layout.TABLE))));
             publisher.publish(page, Map.of(listing.table(), Openness.EVERYONE), null);
         }
     }

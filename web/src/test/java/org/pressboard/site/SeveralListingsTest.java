@@ -29,7 +29,7 @@ class SeveralListingsTest extends WithOwnTable {
     private static Listing listing(String key, Operator operator) {
         Condition keep = Condition.compare(YEAR, operator, org.pressboard.value.Value.of(2000L));
         return Listing.plain(new ListingKey(key), GRAFTS.key(), List.of(NAME, YEAR)).keeping(keep)
-                .with(Finding.by(List.of(NAME), List.of())).with(new Ordering(List.of(SortBy.up(YEAR)), 10, 0))
+                .with(Finding.by(List.of(NAME), List.of())).with(Ordering.by(List.of(SortBy.up(YEAR))).paged(10))
                 .takenAwayAs(EnumSet.allOf(TakeAway.class));
     }
 

@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
 import org.junit.jupiter.api.AfterEach;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.edition.Page;
@@ -60,6 +61,12 @@ abstract class WithOwnTable extends InBrowser {
         });
         // whoever locks the table would else wait for its indexes, and they for whoever locks it
         Eventually.holds(() -> Arrays.stream(listings).allMatch(listing -> publisher.indexProgress(listing).isComplete()));
+    }
+
+    /** Names the first of the grafts. */
+    void nameTheFirst(String name) {
+        new TransactionTemplate(transactions).executeWithoutResult(status ->
+                sql.execute("update hosted.grafts set name = {0} where year = 1961", DSL.val(name)));
     }
 
     @AfterEach

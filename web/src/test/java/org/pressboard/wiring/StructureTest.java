@@ -26,7 +26,7 @@ class StructureTest {
             Map.entry("value", Set.of()),
             Map.entry("condition", Set.of("value")),
             Map.entry("table", Set.of("condition", "problem", "value")),
-            Map.entry("grant", Set.of("condition", "problem", "table")),
+            Map.entry("grant", Set.of("condition", "problem", "table", "value")),
             Map.entry("listing", Set.of("condition", "grant", "problem", "table", "value")),
             Map.entry("intake", Set.of("problem", "table", "value")),
             Map.entry("attachment", Set.of()),

@@ -1,9 +1,11 @@
 package org.pressboard.desk.bench;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
+import java.util.Set;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Drafts;
 import org.pressboard.condition.Clause;
@@ -24,6 +26,7 @@ import org.pressboard.signin.SignedIn;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.value.TypedForm;
+import org.pressboard.value.FieldKey;
 import org.springframework.context.MessageSource;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -90,7 +93,7 @@ class Bench {
 
     /** Whoever compares otherwise has yet to say with what: the statement stays as it is until they have. */
     private void begun(Tables tables, Listing listing, MultiValueMap<String, String> parameters, Model model) {
-        Clause clause = keepChange(tables.get(listing.table()), parameters).begun();
+        Clause clause = keepChange(wide(tables, listing), parameters).begun();
         if ("keep.set".equals(parameters.getFirst("do"))) {
             model.addAttribute("begun",
                     new Keep.Begun(Objects.requireNonNullElse(parameters.getFirst("at"), ""), clause));
@@ -100,7 +103,7 @@ class Bench {
     }
 
     private void fresh(Tables tables, Listing listing, Clause clause, Model model) {
-        Table table = tables.get(listing.table());
+        Table table = wide(tables, listing);
         model.addAttribute("statement", Keep.statement(table.field(clause.field()), clause, conditions(tables, table)));
         model.addAttribute("groups", Keep.groups(listing.keep()));
     }
@@ -118,10 +121,10 @@ class Bench {
         if (Objects.requireNonNullElse(parameters.getFirst("field"), "").isEmpty()) {
             return "desk/bench/keep :: nothing";
         }
-        fresh(tables, found, keepChange(tables.get(found.table()), parameters).begun(), model);
+        fresh(tables, found, keepChange(wide(tables, found), parameters).begun(), model);
         model.addAttribute("at", "/desk/pages/" + page + "/" + listing);
         model.addAttribute("words", words());
-        return "desk/bench/keep :: fresh";
+        return "desk/bench/keep :: fresh" + ("mark".equals(parameters.getFirst("for")) ? "-mark" : "");
     }
 
     /** The rows of a table that are called so. */
@@ -143,9 +146,21 @@ class Bench {
         }
         Table table = tables.get(listing.table());
         if (what.startsWith("keep.")) {
-            return listing.keeping(keepChange(table, parameters).of(listing.keep(), what));
+            return listing.keeping(keepChange(wide(tables, listing), parameters).of(listing.keep(), what));
+        }
+        if (what.equals("dress.mark")) {
+            return listing.with(listing.dress().marking(new MarkChange(parameters).adding(listing.dress().marks(),
+                    keepChange(wide(tables, listing), parameters).clause().condition())));
         }
         return new ListingChange(table, parameters).of(listing, what);
+    }
+
+    /** The table with all fields of others that conditions can ask about. */
+    private static Table wide(Tables tables, Listing listing) {
+        Table table = tables.get(listing.table());
+        Set<FieldKey> reached = new LinkedHashSet<>(tables.within(table));
+        reached.addAll(listing.reached());
+        return tables.reaching(table, reached);
     }
 
     /** Of another table nothing that was said of the one holds. */
@@ -176,12 +191,14 @@ class Bench {
         Listing listing = DraftedPages.listing(draft, key);
         Tables tables = catalog.tables();
         Table table = tables.find(listing.table()).orElseThrow(() -> new NotThere("not-there.table"));
-        ConditionWords conditions = conditions(tables, table);
-        Listing there = listing.of(table);
+        Table wide = wide(tables, listing);
+        ConditionWords conditions = conditions(tables, wide);
+        Listing there = listing.of(wide);
         model.addAttribute("page", draft);
-        model.addAttribute("ticket", new Ticket(draft.key().name(), there, table, Keep.of(listing.keep(), table, conditions,
+        model.addAttribute("ticket", new Ticket(draft.key().name(), there, table, Keep.of(listing.keep(), wide, conditions,
                 (Keep.Begun) model.getAttribute("begun")),
-                conditions.of(listing.keep()), drafts.mark(draft.key()), steps(draft.key(), tables)));
+                conditions.of(listing.keep()), there.dress().marks().stream().map(mark -> conditions.of(mark.when())).toList(),
+                drafts.mark(draft.key()), steps(draft.key(), tables)));
         model.addAttribute("tables", tables.all());
         model.addAttribute("formats", TakeAway.values());
         model.addAttribute("words", words());
@@ -195,7 +212,7 @@ class Bench {
     }
 
     private String kept(Tables tables, Difference.Kept kept) {
-        return tables.find(kept.table()).map(table -> conditions(tables, table).of(kept.rows())).orElse("");
+        return tables.find(kept.table()).map(table -> conditions(tables, tables.reaching(table, kept.rows().fields())).of(kept.rows())).orElse("");
     }
 
     private ConditionWords conditions(Tables tables, Table table) {

@@ -53,8 +53,8 @@ class Editions {
         Tables tables = catalog.tables();
         Words words = new Words(messages, Locale.UK);
         DifferenceWords differences = new DifferenceWords(words, kept -> tables.find(kept.table()).map(table ->
-                new ConditionWords(words, new Words(messages, catalog.published().site().language()), picker, tables, table)
-                        .of(kept.rows())).orElse(""));
+                new ConditionWords(words, new Words(messages, catalog.published().site().language()), picker, tables,
+                        tables.reaching(table, kept.rows().fields())).of(kept.rows())).orElse(""));
         List<EditionLine> lines = new ArrayList<>();
         for (int i = 0; i < page.editions().size(); i++) {
             Edition edition = page.editions().get(i);

@@ -1,7 +1,9 @@
 package org.pressboard.desk.bench;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Clause;
 import org.pressboard.condition.Comparison;
@@ -22,7 +24,11 @@ import org.pressboard.value.PlainForm;
  * Which rows are kept, as the bench lets it be changed: the statements and groups from top to bottom, each with how deep
  * it is and where it stands.
  */
-record Keep(Phrase.Mode mode, List<Line> lines, List<Field> fields) {
+record Keep(Phrase.Mode mode, List<Line> lines, List<FieldGroup> fields) {
+
+    /** Fields that can be asked about: the table's own, or those that one of its references leads to. */
+    public record FieldGroup(String label, List<Field> fields) {
+    }
 
     /**
      * A statement or the head of a group.
@@ -85,8 +91,12 @@ record Keep(Phrase.Mode mode, List<Line> lines, List<Field> fields) {
     }
 
     /** Pictures are there or not; there is little else to be said of them. */
-    static List<Field> fields(Table table) {
-        return table.fields().stream().filter(field -> !(field.type() instanceof Attached)).toList();
+    static List<FieldGroup> fields(Table table) {
+        Map<String, List<Field>> groups = new LinkedHashMap<>();
+        table.fields().stream().filter(field -> !(field.type() instanceof Attached)).forEach(field ->
+                groups.computeIfAbsent(field.key().isThrough() ? field.label().replaceFirst(": [^:]*$", "") : table.label(),
+                        label -> new ArrayList<>()).add(field));
+        return groups.entrySet().stream().map(group -> new FieldGroup(group.getKey(), group.getValue())).toList();
     }
 
     private static void add(Phrase.Group group, String before, int depth, Table table, ConditionWords words,

@@ -63,7 +63,8 @@ final class KeepChange {
                 .orElse(Phrase.Mode.ALL);
     }
 
-    private Clause clause() {
+    /** @throws ProblemsFound when it lacks something */
+    Clause clause() {
         Clause clause = asSent();
         boolean isWhole = clause.is().isOfSeveral() ? !clause.values().isEmpty()
                 : clause.values().size() == clause.is().operands();

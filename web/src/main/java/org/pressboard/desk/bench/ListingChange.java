@@ -1,20 +1,27 @@
 package org.pressboard.desk.bench;
 
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Cards;
 import org.pressboard.listing.Dress;
 import org.pressboard.listing.Finding;
 import org.pressboard.listing.Listing;
+import org.pressboard.listing.NarrowBy;
 import org.pressboard.listing.Opening;
 import org.pressboard.listing.Ordering;
+import org.pressboard.listing.Paper;
+import org.pressboard.listing.RequestState;
 import org.pressboard.listing.Show;
 import org.pressboard.listing.Shown;
 import org.pressboard.listing.SortBy;
+import org.pressboard.listing.StateAddress;
 import org.pressboard.listing.Suggestion;
 import org.pressboard.listing.TakeAway;
 import org.pressboard.problem.ProblemsFound;
@@ -22,7 +29,10 @@ import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Format;
+import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
+import org.springframework.web.util.UriComponentsBuilder;
+import org.springframework.web.util.UriUtils;
 
 /** One thing that somebody changes on a ticket, as the bench sends it: what, and with what. */
 final class ListingChange {
@@ -100,10 +110,35 @@ final class ListingChange {
             case "let.search" -> listing.with(find.searching(keys("field")));
             case "let.hint" -> listing.with(find.hinting(text("hint", Finding.LONGEST_HINT)));
             case "let.narrow" -> listing.with(find.narrowing(inOrder(find.narrow(), keys("field"))));
+            case "let.control" -> listing.with(find.changing(field().key(), control -> control.by(
+                    choice(NarrowBy.Way.class, "way"), has("one"), has("spread"))));
+            case "let.paper" -> listing.on(new Paper(choice(Paper.Size.class, "size"), has("across")));
+            case "let.form" -> listing.with(find.in(choice(Finding.Form.class, "value")));
+            case "let.start" -> starting(listing);
             case "let.sort" -> listing.with(find.sorting(has("value")));
             case "let.take-away" -> listing.takenAwayAs(formats());
             default -> throw ProblemsFound.of("bench.unknown", what);
         };
+    }
+
+    /** Narrowed from the start as the proof is now. */
+    private Listing starting(Listing listing) {
+        MultiValueMap<String, String> asked = new LinkedMultiValueMap<>();
+        String prefix = listing.key() + "~";
+        UriComponentsBuilder.newInstance().query(first("state").replaceFirst("^\\?", "")).build().getQueryParams()
+                .forEach((name, values) -> asked.put(decoded(name).replaceFirst("^" + prefix, ""),
+                        values.stream().map(ListingChange::decoded).toList()));
+        RequestState state = new StateAddress(listing, table, AddressPart.of(listing.key(), Set.of(listing.key()), asked))
+                .read().state();
+        Finding find = listing.find();
+        for (FieldKey field : listing.find().narrow()) {
+            find = find.changing(field, control -> control.startingWith(state.narrowingOf(field)));
+        }
+        return listing.with(find);
+    }
+
+    private static String decoded(@Nullable String part) {
+        return part == null ? "" : UriUtils.decode(part.replace('+', ' '), StandardCharsets.UTF_8);
     }
 
     /** What was there keeps its place; what is new comes behind. */
@@ -123,6 +158,8 @@ final class ListingChange {
     private Ordering order(Ordering ordering, String what) {
         return switch (what) {
             case "order.by" -> ordering.ordered(sorts());
+            case "order.choice" -> ordering.choosing(has("value"));
+            case "order.more" -> ordering.adding(first("value").equals("MORE"));
             case "order.size" -> ordering.paged(Listing.PAGE_SIZES.stream().filter(size -> first("value")
                     .equals(String.valueOf(size))).findFirst().orElse(ordering.pageSize()));
             case "order.limit" -> ordering.limitedTo(first("value").isEmpty() ? 0
@@ -158,6 +195,8 @@ final class ListingChange {
             case "dress.density" -> dress.with(choice(Dress.Density.class, "value"));
             case "dress.stripes" -> dress.with(choice(Dress.Stripes.class, "value"));
             case "dress.rules" -> dress.with(choice(Dress.Rules.class, "value"));
+            case "dress.marks" -> dress.marking(new MarkChange(sent).changing(dress.marks()));
+            case "dress.unmark" -> dress.marking(new MarkChange(sent).without(dress.marks()));
             case "dress.title" -> dress.titled(text("text", Dress.LONGEST_TITLE));
             case "dress.lead" -> dress.leading(text("text", Dress.LONGEST_LEAD));
             case "dress.nothing" -> dress.sayingOfNothing(text("text", Dress.LONGEST_LEAD));

@@ -2,8 +2,8 @@ package org.pressboard.desk.bench;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Locale;
+import java.util.List;
 import java.util.Optional;
-import java.util.stream.Stream;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.DraftedPage;
 import org.pressboard.desk.DraftedPages;
@@ -44,7 +44,8 @@ class Proof {
     private record Looked(Page page, String at) {
 
         Place place(Listing listing) {
-            return new Place(at, at + "/" + listing.key() + "/rows", "", "", at + "/" + listing.key() + "/pick/");
+            return new Place(at, at + "/" + listing.key() + "/rows", "", "", at + "/" + listing.key() + "/pick/",
+                    at + "/" + listing.key() + "/rows/tallies");
         }
     }
 
@@ -54,12 +55,8 @@ class Proof {
         Looked looked = find(page, number);
         Tables tables = catalog.tables();
         model.addAttribute("page", looked.page);
-        model.addAttribute("sheets", listings(looked, tables).map(each -> sheet(looked, each, tables, parameters)).toList());
+        model.addAttribute("sheets", looked.page.listings().stream().map(each -> sheet(looked, each, tables, parameters)).toList());
         return "desk/bench/proof";
-    }
-
-    private static Stream<Listing> listings(Looked looked, Tables tables) {
-        return looked.page.listings().stream().filter(each -> tables.find(each.table()).isPresent());
     }
 
     @GetMapping({"/desk/proof/{page}/{key}", EDITION + "/{key}"})
@@ -68,7 +65,7 @@ class Proof {
         Looked looked = find(page, number);
         Tables tables = catalog.tables();
         model.addAttribute("page", looked.page);
-        model.addAttribute("opened", listings(looked, tables).flatMap(each -> sheets.open(
+        model.addAttribute("opened", looked.page.listings().stream().flatMap(each -> sheets.open(
                 asking(looked, each, tables, parameters), looked.place(each), key, language()).stream()).findFirst()
                 .orElseThrow(() -> new NotThere("not-there.one-row")));
         return "site/row";
@@ -94,13 +91,24 @@ class Proof {
         return "sheet/sheet :: picks";
     }
 
+    @GetMapping({"/desk/proof/{page}/{listing}/rows/tallies", EDITION + "/{listing}/rows/tallies"})
+    String tallies(@PathVariable String page, @PathVariable Optional<Integer> number, @PathVariable String listing,
+            @RequestParam(defaultValue = "") List<String> of, @RequestParam MultiValueMap<String, String> parameters,
+            Model model) {
+        Looked looked = find(page, number);
+        Listing found = DraftedPages.listing(looked.page, listing);
+        model.addAttribute("menus", sheets.counted(asking(looked, found, catalog.tables(), parameters), looked.place(found), of,
+                language()));
+        return "sheet/sheet :: tallies";
+    }
+
     private Sheet sheet(Looked looked, Listing listing, Tables tables, MultiValueMap<String, String> parameters) {
         return sheets.sheet(asking(looked, listing, tables, parameters), looked.place(listing), language());
     }
 
     private static Asking asking(Looked looked, Listing listing, Tables tables, MultiValueMap<String, String> parameters) {
         Sight sight = Sight.whole(tables, listing.table());
-        return Asking.of(listing.of(sight.table()), sight, SignedIn.currentVisitor(),
+        return Asking.of(listing, sight, SignedIn.currentVisitor(),
                 AddressPart.of(listing.key(), looked.page.listingKeys(), parameters));
     }
 
@@ -111,10 +119,10 @@ class Proof {
     private Looked find(String key, Optional<Integer> number) {
         DraftedPage page = DraftedPages.find(catalog, key);
         if (number.isEmpty()) {
-            return new Looked(page.draft(), "/desk/proof/" + key);
+            return new Looked(page.draft().among(catalog.tables()), "/desk/proof/" + key);
         }
         Edition edition = page.editions().stream().filter(each -> each.number() == number.get()).findFirst()
                 .orElseThrow(() -> new NotThere("not-there.page"));
-        return new Looked(edition.page(), "/desk/editions/" + key + "/" + number.get() + "/look");
+        return new Looked(edition.page().among(catalog.tables()), "/desk/editions/" + key + "/" + number.get() + "/look");
     }
 }

@@ -27,6 +27,7 @@ import org.pressboard.sieve.Sieve;
 import org.pressboard.signin.SignedIn;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
+import org.pressboard.value.Value;
 import org.pressboard.value.Row;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
@@ -41,6 +42,9 @@ import org.springframework.web.bind.annotation.RequestParam;
 class SieveScreen {
 
     private static final String ANYONE = "anyone";
+
+    /** So many of those that fall out are named. */
+    private static final int FALLEN = 6;
 
     private final Catalog catalog;
     private final Rows rows;
@@ -74,11 +78,10 @@ class SieveScreen {
             @RequestParam(defaultValue = "") String why, @RequestParam MultiValueMap<String, String> parameters,
             Model model) {
         Page draft = DraftedPages.find(catalog, page).draft();
-        Listing found = DraftedPages.listing(draft, listing);
-        Visitor visitor = as.equals(ANYONE) ? Visitor.ANYONE : SignedIn.currentVisitor();
         PublishedSite site = catalog.publishedNow();
-        Sight sight = site.sight(visitor, found.table());
-        Listing there = found.of(sight.table());
+        Listing there = DraftedPages.listing(draft.among(site.tables()), listing);
+        Visitor visitor = as.equals(ANYONE) ? Visitor.ANYONE : SignedIn.currentVisitor();
+        Sight sight = site.sight(visitor, there.table()).reaching(there.reached());
         Asking asking = Asking.of(there, sight, visitor, AddressPart.of(there.key(), draft.listingKeys(), parameters));
         Sieve sieve = new Sieve(there, RowQuery.of(there, sight, visitor, asking.asked().state(), LocalDate.now(clock)));
         Words words = new Words(messages, Locale.UK);
@@ -86,6 +89,9 @@ class SieveScreen {
         model.addAttribute("bars", bars(totals, words));
         model.addAttribute("stop", stop(totals));
         model.addAttribute("table", sight.table());
+        model.addAttribute("fallen", there.keep().equals(Condition.ALWAYS) ? List.of() : picker.without(sight, visitor,
+                visitor.on(LocalDate.now(clock)), there.keep(), FALLEN + 1).stream().map(Value.Referred::heading).toList());
+        model.addAttribute("mostFallen", FALLEN);
         model.addAttribute("keep", conditions(words, site, sight.table()).of(there.keep()));
         model.addAttribute("as", as);
         model.addAttribute("why", why);
@@ -127,7 +133,7 @@ class SieveScreen {
     /** The sentence that says where the row is stopped, and by what. */
     private String answer(Sieve sieve, PublishedSite site, String key, Words words) {
         Table table = sieve.query().table();
-        RowQuery all = new RowQuery(Sight.whole(site.tables(), table.key()), Visitor.staff(""),
+        RowQuery all = new RowQuery(sieve.query().sight().seeing(Condition.ALWAYS), Visitor.staff(""),
                 sieve.query().standpoint(), Condition.ALWAYS, Condition.ALWAYS, List.of(), 1, 1,
                 table.fields().stream().map(Field::key).toList());
         Optional<Row> row = rows.one(all, site.site().language(), key);

@@ -1,9 +1,12 @@
 package org.pressboard.desk.bench;
 
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.pressboard.listing.Listing;
+import org.pressboard.listing.NarrowBy;
 import org.pressboard.listing.Shown;
+import org.pressboard.listing.TakeAway;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
@@ -19,11 +22,12 @@ import org.pressboard.value.FieldKey;
  * The ticket of a listing as it is drawn: what its lines say, and what each of their words can be changed to.
  *
  * @param keepSaid which rows are kept, as a sentence; empty: all
+ * @param marksSaid of which rows each mark is, as a sentence
  * @param mark     a text that is another whenever the draft is
  * @param steps    the latest steps, the last first
  */
-public record Ticket(String page, Listing listing, Table table, Keep keep, String keepSaid, String mark,
-                     List<StepLine> steps) {
+public record Ticket(String page, Listing listing, Table table, Keep keep, String keepSaid, List<String> marksSaid,
+                     String mark, List<StepLine> steps) {
 
     /** A step as it is told. */
     public record StepLine(String said, String when, String who, boolean takenBack) {
@@ -68,8 +72,30 @@ public record Ticket(String page, Listing listing, Table table, Keep keep, Strin
     }
 
     public List<Line> narrowable() {
-        return lines().stream().filter(line -> line.field().type().hasFewValues() || line.field().type().hasRange()
-                || line.field().type() instanceof Referring).toList();
+        return lines().stream().filter(line -> !NarrowBy.offered(line.field().type()).isEmpty()).toList();
+    }
+
+    /** The control of a narrowed field, as it can be changed. */
+    public record Control(Line line, NarrowBy by, NarrowBy.Way way, Set<NarrowBy.Way> offered, boolean canSpread) {
+    }
+
+    /** The controls of the narrowed fields. */
+    public List<Control> controls() {
+        return listing.find().controls().stream().flatMap(by -> lines().stream()
+                .filter(line -> line.field().key().equals(by.field())).map(line -> new Control(line, by,
+                        by.wayFor(line.field().type()), NarrowBy.offered(line.field().type()),
+                        NarrowBy.hasSpread(line.field().type())))).toList();
+    }
+
+    /** The state in which nothing is narrowed, where something is from the start. */
+    public String unstarted() {
+        return String.join("&", listing.find().controls().stream().filter(control -> !control.start().isOpen())
+                .map(control -> "f." + control.field() + "=").toList());
+    }
+
+    /** Whether rows are narrowed before anybody narrows them. */
+    public boolean isStarted() {
+        return listing.find().controls().stream().anyMatch(control -> !control.start().isOpen());
     }
 
     public List<Field> sortable() {
@@ -115,6 +141,11 @@ public record Ticket(String page, Listing listing, Table table, Keep keep, Strin
     /** The sorting at a place, as the address bar has it; empty where there is none. */
     public String sort(int at) {
         return at < listing.order().size() ? listing.order().get(at).toString() : "";
+    }
+
+    /** Whether there is a file that is laid out for paper. */
+    public boolean isOnPaper() {
+        return listing.takeAway().contains(TakeAway.PDF);
     }
 
     public boolean canUndo() {

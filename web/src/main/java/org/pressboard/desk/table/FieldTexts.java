@@ -57,6 +57,7 @@ final class FieldTexts {
             case Operand.Today today -> put(texts, "startToday", true);
             case Operand.Beginning beginning -> throw new IllegalStateException("No row begins with " + beginning);
             case Operand.OfVisitor visitor -> put(texts, "startVisitor", true);
+            case Operand.OfPage page -> throw new IllegalStateException("No row begins with " + page);
         }
     }
 

@@ -1,0 +1,61 @@
+package org.pressboard.sheet;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.pressboard.listing.RowQuery;
+import org.pressboard.listing.Spread;
+import org.pressboard.rows.FieldCounts;
+import org.pressboard.table.Field;
+import org.pressboard.table.Referring;
+import org.pressboard.value.Value;
+
+/**
+ * How many rows there are of what one can narrow to, as the other narrowings leave them; each if it is known or asked for.
+ */
+final class Tallies {
+
+    private final Asking asking;
+    private final Sheets sheets;
+    private final FieldCounts counts;
+    private final Locale language;
+    private final Set<String> wanted;
+
+    /** @param wanted the keys of the fields that are counted where it is not known */
+    Tallies(Asking asking, Sheets sheets, FieldCounts counts, Locale language, Set<String> wanted) {
+        this.asking = asking;
+        this.sheets = sheets;
+        this.counts = counts;
+        this.language = language;
+        this.wanted = wanted;
+    }
+
+    Optional<Map<String, Long>> byValue(Field field, List<Value> values) {
+        // of another table's rows there are too many to count them all
+        List<Value> among = field.type() instanceof Referring ? values : List.of();
+        if (field.type() instanceof Referring && values.isEmpty()) {
+            return Optional.of(Map.of());
+        }
+        RowQuery query = query(field);
+        return wanted.contains(field.key().name()) ? Optional.of(counts.byValue(query, field.key(), among, language))
+                : counts.knownByValue(query, field.key(), among);
+    }
+
+    Optional<Map<String, Long>> byLetter(Field field) {
+        RowQuery query = query(field);
+        return wanted.contains(field.key().name()) ? Optional.of(counts.byLetter(query, field.key(), language))
+                : counts.knownByLetter(query, field.key());
+    }
+
+    Optional<Spread> spread(Field field) {
+        RowQuery query = query(field);
+        return wanted.contains(field.key().name()) ? Optional.of(counts.spread(query, field.key(), language))
+                : counts.knownSpread(query, field.key());
+    }
+
+    private RowQuery query(Field field) {
+        return sheets.query(asking, asking.asked().state().without(field.key()));
+    }
+}

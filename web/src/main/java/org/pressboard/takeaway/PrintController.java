@@ -1,0 +1,101 @@
+package org.pressboard.takeaway;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.time.Duration;
+import java.util.Locale;
+import java.util.Set;
+import org.pressboard.files.Files;
+import org.pressboard.listing.TakeAway;
+import org.pressboard.rows.Turns;
+import org.pressboard.sheet.NotHonoured;
+import org.pressboard.sheet.NotThere;
+import org.pressboard.sheet.Pace;
+import org.pressboard.sheet.Printed;
+import org.pressboard.sheet.Sheets;
+import org.pressboard.sheet.Words;
+import org.pressboard.signin.SignedIn;
+import org.pressboard.site.OpenListings;
+import org.springframework.context.MessageSource;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.util.LinkedMultiValueMap;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** All rows that match, to be printed: as a page, or as a file; what is copied comes from that page. */
+@Controller
+class PrintController {
+
+    /** More rows on paper are nobody's reading, and laying them out would take too long. */
+    private static final int MOST_IN_FILE = 2_000;
+    private static final int MOST_ON_PAGE = 5_000;
+
+    private static final String WATCHED = "watched";
+    private static final Duration LONGEST_WAIT = Duration.ofSeconds(10);
+
+    private final OpenListings listings;
+    private final Sheets sheets;
+    private final MessageSource messages;
+    private final Pace pace;
+    private final PdfOut pdf;
+
+    /** Laying out takes much of a processor and of memory. */
+    private final Turns turns = new Turns(1);
+
+    PrintController(OpenListings listings, Sheets sheets, Files files, MessageSource messages, Pace pace) {
+        this.listings = listings;
+        this.sheets = sheets;
+        this.messages = messages;
+        this.pace = pace;
+        this.pdf = new PdfOut(files);
+    }
+
+    @GetMapping("/listings/{listing}/print")
+    String print(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
+            Model model, HttpServletRequest request) {
+        model.addAttribute("printed", printed(listing, parameters, Set.of(TakeAway.PRINT, TakeAway.COPY), MOST_ON_PAGE, "",
+                language, request));
+        return "site/print";
+    }
+
+    @GetMapping("/listings/{listing}/rows.pdf")
+    void pdf(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
+            HttpServletRequest request, HttpServletResponse response) throws IOException {
+        Printed printed = printed(listing, parameters, Set.of(TakeAway.PDF), MOST_IN_FILE, PdfOut.PICTURES, language, request);
+        byte[] file = turns.take(LONGEST_WAIT, () -> laidOut(printed, new Words(messages, language)));
+        response.setContentType("application/pdf");
+        response.setContentLength(file.length);
+        response.setHeader("Content-Disposition", "attachment; filename=\"" + listing + ".pdf\"");
+        response.getOutputStream().write(file);
+    }
+
+    private byte[] laidOut(Printed printed, Words words) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try {
+            pdf.write(printed, words, out);
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+        return out.toByteArray();
+    }
+
+    private Printed printed(String listing, MultiValueMap<String, String> parameters, Set<TakeAway> as, int most,
+            String pictures, Locale language, HttpServletRequest request) {
+        MultiValueMap<String, String> asked = new LinkedMultiValueMap<>(parameters);
+        asked.remove(WATCHED);
+        OpenListings.Open open = listings.open(listing, SignedIn.currentVisitor(), asked);
+        if (open.asking().listing().takeAway().stream().noneMatch(as::contains)) {
+            throw new NotThere("not-there.take-away");
+        }
+        NotHonoured.refuse(open.asking().asked());
+        pace.spend(request.getRemoteAddr(), Pace.TAKE_AWAY);
+        return pace.inTurn(request.getRemoteAddr(),
+                () -> sheets.print(open.asking(), open.page().title(), most, pictures, language));
+    }
+}
