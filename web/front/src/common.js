@@ -58,7 +58,8 @@ document.addEventListener('htmx:config:request', ({ detail: { ctx } }) => {
 });
 
 // What the answer says of a choice holds, also where somebody had ticked it by hand; what is being typed stays.
-document.addEventListener('htmx:after:swap', () => {
+document.addEventListener('htmx:after:swap', event => {
+  if (event.detail?.ctx?.target?.matches?.('[data-tally]')) return;
   for (const element of document.querySelectorAll('.sheet :is(.bar, .boxes) :is(input, option)')) {
     if (element.type === 'checkbox' || element.type === 'radio') element.checked = element.defaultChecked;
     else if (element.tagName === 'OPTION') element.selected = element.defaultSelected;
@@ -82,7 +83,13 @@ async function tally(sheet) {
   const told = new DOMParser().parseFromString(await answer.text(), 'text/html');
   for (const place of places) {
     const fresh = told.querySelector(`[data-tally="${place.dataset.tally}"]`);
-    if (fresh && place.isConnected) htmx.swap({ target: place, text: fresh.outerHTML, swap: 'outerMorph' });
+    if (!fresh || !place.isConnected) continue;
+    // what somebody has ticked meanwhile stays so
+    for (const element of fresh.querySelectorAll('input')) {
+      const now = [...place.querySelectorAll('input')].find(each => each.name === element.name && each.value === element.value);
+      if (now) element.toggleAttribute('checked', now.checked);
+    }
+    htmx.swap({ target: place, text: fresh.outerHTML, swap: 'outerMorph' });
   }
   spread(sheet);
 }

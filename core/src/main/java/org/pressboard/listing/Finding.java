@@ -59,8 +59,8 @@ public record Finding(List<FieldKey> search, String hint, List<FieldKey> narrow,
 
     /** The same for those fields only. */
     Finding among(Predicate<FieldKey> which) {
-        return new Finding(search.stream().filter(which).toList(), hint, narrow.stream().filter(which).toList(), unsorted, by,
-                form);
+        return new Finding(search.stream().filter(which).toList(), hint, narrow.stream().filter(which).toList(),
+                unsorted, by, form);
     }
 
     public Finding searching(List<FieldKey> fields) {

@@ -14,8 +14,8 @@ import org.pressboard.value.Value;
  * The address-bar form of a listing's request state: {@code q}, {@code f.<field>} (repeatable),
  * {@code f.<field>.from}, {@code f.<field>.to}, {@code f.<field>.has}, {@code f.<field>.begins},
  * {@code sort=-picked,name}, {@code size}, {@code page}. What is as the listing has it anyway is left out, so that equal
- * states have equal addresses; an empty {@code f.<field>=} takes back what the listing begins with. On a page with several listings each
- * has a part of the address (see {@link AddressPart}).
+ * states have equal addresses; an empty {@code f.<field>=} takes back what the listing begins with. On a page with
+ * several listings each has a part of the address (see {@link AddressPart}).
  */
 public final class StateAddress {
 
@@ -64,8 +64,9 @@ public final class StateAddress {
         if (!state.search().isBlank()) {
             parts.add(parameter("q", state.search()));
         }
-        listing.find().controls().stream().filter(control -> !control.start().isOpen()
-                && !state.narrowing().containsKey(control.field())).forEach(control -> parts.add("f." + control.field() + "="));
+        listing.find().controls().stream()
+                .filter(control -> !control.start().isOpen() && !state.narrowing().containsKey(control.field()))
+                .forEach(control -> parts.add("f." + control.field() + "="));
         state.narrowing().forEach((field, narrowing) -> {
             if (!narrowing.equals(listing.find().by(field).start())) {
                 add("f." + field, narrowing, parts);

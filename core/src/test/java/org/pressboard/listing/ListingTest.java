@@ -36,8 +36,8 @@ class ListingTest {
     private static final Tables TABLES = Tables.of(List.of(
             new Table(TREES, "Trees", new Fields(List.of(new Field(TREE, "Tree", new Textual.Text()),
                     new Field(PLOT, "Plot", to(PLOTS))))),
-            new Table(PLOTS, "Plots", new Fields(List.of(new Field(new FieldKey("row"), "Row", new Numeric.WholeNumber(true)),
-                    new Field(KEEPER, "Keeper", to(KEEPERS))))),
+            new Table(PLOTS, "Plots", new Fields(List.of(
+                    new Field(new FieldKey("row"), "Row", new Numeric.WholeNumber(true)), new Field(KEEPER, "Keeper", to(KEEPERS))))),
             new Table(KEEPERS, "Keepers", new Fields(List.of(new Field(MAIL, "Mail", new Textual.Email()))))));
 
     private static final FieldKey PLOTS_KEEPERS_MAIL = PLOT.through(KEEPER).through(MAIL);

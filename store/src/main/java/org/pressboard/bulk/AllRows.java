@@ -82,10 +82,11 @@ public class AllRows {
             Picking picking = Picking.whole(table, query.show());
             try (Form form = beginning.onto(out); Cursor<? extends Record> rows = sql.select(picking.columns())
                     .from(table.asTable()).where(table.condition(query.condition()))
-                    .orderBy(table.order(query.order(), query.isLastDescending())).fetchSize(BATCH).fetchLazy()) {
+                    .orderBy(table.order(query.order(), query.isLastDescending())).fetchSize(BATCH).fetchLazy();
+                    Handing handing = new Handing(form)) {
                 for (Record row : rows) {
                     carrying.row();
-                    form.row(picking.row(row));
+                    handing.give(picking.row(row));
                 }
             } catch (IOException failed) {
                 throw new UncheckedIOException(failed);

@@ -24,6 +24,9 @@ public class XlsxOut {
     private static final int BATCH = 1_000;
     private static final int LONGEST_NAME = 31;
 
+    /** The quickest; a better one makes files a twentieth smaller and takes twice as long. */
+    private static final int COMPRESSION = 1;
+
     private final AllRows rows;
 
     XlsxOut(AllRows rows) {
@@ -51,6 +54,7 @@ public class XlsxOut {
 
         Sheet(RowQuery query, List<String> labels, OutputStream out) throws IOException {
             book = new Workbook(out, "Pressboard", "1.0");
+            book.setCompressionLevel(COMPRESSION);
             sheet = book.newWorksheet(name(query.table().label()));
             cells = new XlsxCells(query.table(), query.show());
             for (int column = 0; column < labels.size(); column++) {

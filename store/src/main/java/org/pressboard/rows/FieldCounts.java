@@ -83,8 +83,8 @@ public class FieldCounts {
             TableSql table = TableSql.of(query, language);
             boolean isSeveral = query.table().field(field).type().isSeveral();
             Field<?> value = isSeveral ? DSL.field(DSL.name("each"), Object.class) : table.told(field);
-            Table<?> rows = isSeveral ? DSL.table("{0} cross join lateral unnest({1}) each", table.asTable(), table.told(field))
-                    : table.asTable();
+            Table<?> rows = isSeveral ? DSL.table("{0} cross join lateral unnest({1}) each", table.asTable(),
+                    table.told(field)) : table.asTable();
             return counts(sql.select(value, DSL.count()).from(rows)
                     .where(table.condition(query.condition().and(among(field, among)))).and(value.isNotNull())
                     .groupBy(FIRST).orderBy(DSL.count().desc()).limit(MOST_VALUES).fetch());
@@ -182,7 +182,8 @@ public class FieldCounts {
 
     /** What is shown, in which order and how much of it, is all the same. */
     private Key key(RowQuery query, FieldKey field, List<Value> among) {
-        return new Key(revisions.of(query.reading(List.of(field))), new RowQuery(query.sight(), query.visitor(), query.standpoint(), query.within(),
-                query.sought(), List.of(), 1, 1, List.of()), field, among);
+        RowQuery plain = new RowQuery(query.sight(), query.visitor(), query.standpoint(), query.within(), query.sought(),
+                List.of(), 1, 1, List.of());
+        return new Key(revisions.of(plain.reading(List.of(field))), plain, field, among);
     }
 }

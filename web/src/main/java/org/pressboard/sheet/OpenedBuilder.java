@@ -93,6 +93,9 @@ final class OpenedBuilder {
         if (at + way >= 0 && at + way < page.size()) {
             return address(page.get(at + way), state);
         }
+        if (asking.listing().ordering().more()) {
+            return way > 0 ? underneath(rows.rows(query.first(query.size() + state.size()), language), at + 1) : null;
+        }
         int beside = state.page() + way;
         if (beside < 1 || page.size() < state.size() && way > 0) {
             return null;
@@ -100,6 +103,12 @@ final class OpenedBuilder {
         List<Row> others = rows.rows(query.onPage(beside), language);
         return others.isEmpty() ? null
                 : address(way > 0 ? others.getFirst() : others.getLast(), state.withPage(beside));
+    }
+
+    /** Where further rows come under those there are, the first of them. */
+    private @Nullable String underneath(List<Row> rows, int at) {
+        RequestState state = asking.asked().state();
+        return at < rows.size() ? address(rows.get(at), state.withPage(state.page() + 1)) : null;
     }
 
     private @Nullable String address(Row row, RequestState state) {

@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Set;
 import org.pressboard.files.Files;
 import org.pressboard.listing.TakeAway;
+import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.Turns;
 import org.pressboard.sheet.NotHonoured;
 import org.pressboard.sheet.NotThere;
@@ -36,6 +37,10 @@ class PrintController {
     private static final int MOST_IN_FILE = 2_000;
     private static final int MOST_ON_PAGE = 5_000;
 
+    /** So many characters stand in a file, or on a page, at most; laid out they take a hundred times as much memory. */
+    private static final int MOST_CHARACTERS_IN_FILE = 1_000_000;
+    private static final int MOST_CHARACTERS_ON_PAGE = 4_000_000;
+
     private static final String WATCHED = "watched";
     private static final Duration LONGEST_WAIT = Duration.ofSeconds(10);
 
@@ -45,8 +50,9 @@ class PrintController {
     private final Pace pace;
     private final PdfOut pdf;
 
-    /** Laying out takes much of a processor and of memory. */
-    private final Turns turns = new Turns(1);
+    /** Laying out takes much of a processor and of memory, and long pages take some of it too. */
+    private final Turns filing = new Turns(1);
+    private final Turns printing = new Turns(2);
 
     PrintController(OpenListings listings, Sheets sheets, Files files, MessageSource messages, Pace pace) {
         this.listings = listings;
@@ -59,20 +65,27 @@ class PrintController {
     @GetMapping("/listings/{listing}/print")
     String print(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
             Model model, HttpServletRequest request) {
-        model.addAttribute("printed", printed(listing, parameters, Set.of(TakeAway.PRINT, TakeAway.COPY), MOST_ON_PAGE, "",
-                language, request));
+        model.addAttribute("printed", printing.take(LONGEST_WAIT, () -> bounded(printed(listing, parameters,
+                Set.of(TakeAway.PRINT, TakeAway.COPY), MOST_ON_PAGE, "", language, request), MOST_CHARACTERS_ON_PAGE)));
         return "site/print";
     }
 
     @GetMapping("/listings/{listing}/rows.pdf")
     void pdf(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
             HttpServletRequest request, HttpServletResponse response) throws IOException {
-        Printed printed = printed(listing, parameters, Set.of(TakeAway.PDF), MOST_IN_FILE, PdfOut.PICTURES, language, request);
-        byte[] file = turns.take(LONGEST_WAIT, () -> laidOut(printed, new Words(messages, language)));
+        byte[] file = filing.take(LONGEST_WAIT, () -> laidOut(bounded(printed(listing, parameters, Set.of(TakeAway.PDF),
+                MOST_IN_FILE, PdfOut.PICTURES, language, request), MOST_CHARACTERS_IN_FILE), new Words(messages, language)));
         response.setContentType("application/pdf");
         response.setContentLength(file.length);
         response.setHeader("Content-Disposition", "attachment; filename=\"" + listing + ".pdf\"");
         response.getOutputStream().write(file);
+    }
+
+    private static Printed bounded(Printed printed, int most) {
+        if (printed.texts().length() > most) {
+            throw ProblemsFound.of("take-away.too-long-to-print", most);
+        }
+        return printed;
     }
 
     private byte[] laidOut(Printed printed, Words words) {

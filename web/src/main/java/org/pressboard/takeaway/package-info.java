@@ -1,5 +1,6 @@
 /**
- * What visitors carry away: CSV and JSON. Start at {@link org.pressboard.takeaway.TakeAwayController}.
+ * What visitors carry away: all rows as CSV, XLSX, JSON and PDF, to print and to copy. Start at
+ * {@link org.pressboard.takeaway.TakeAwayController}.
  */
 @NullMarked
 package org.pressboard.takeaway;

@@ -19,7 +19,7 @@ import org.springframework.context.ConfigurableApplicationContext;
 
 /**
  * Starts the application and the reference in one process and prints how they compare. Words name the parts to
- * measure: {@code listing}, {@code related}, {@code throughput}, {@code bulk}, {@code harm}; without any, all of them.
+ * measure: {@code listing}, {@code layout}, {@code related}, {@code throughput}, {@code bulk}, {@code harm}; without any, all of them.
  */
 public final class Bench {
 
@@ -28,7 +28,7 @@ public final class Bench {
 
     public static void main(String[] arguments) throws Exception {
         SpringApplication application = new SpringApplication(PressboardApplication.class, BenchTables.class,
-                ListingBench.class, RelatedBench.class, BulkBench.class, SentStatements.Wiring.class);
+                ListingBench.class, LayoutBench.class, RelatedBench.class, BulkBench.class, SentStatements.Wiring.class);
         try (ConfigurableApplicationContext context = application.run("--server.port=0", "--pressboard.demo=true",
                 "--logging.level.org.pressboard=error", "--pressboard.proxies=127.0.0.1,0:0:0:0:0:0:0:1")) {
             int port = Integer.parseInt(context.getEnvironment().getProperty("local.server.port", "0"));
@@ -36,9 +36,12 @@ public final class Bench {
             tables.make(BenchTables.SMALL);
             tables.make(BenchTables.LARGE);
             Report report = new Report();
-            List<String> parts = arguments.length == 0 ? List.of("bulk", "listing", "related", "throughput", "harm") : List.of(arguments);
+            List<String> parts = arguments.length == 0 ? List.of("bulk", "listing", "layout", "related", "throughput", "harm") : List.of(arguments);
             if (parts.contains("listing")) {
                 context.getBean(ListingBench.class).run(report);
+            }
+            if (parts.contains("layout")) {
+                context.getBean(LayoutBench.class).run(report);
             }
             if (parts.contains("related")) {
                 context.getBean(RelatedBench.class).run(report);

@@ -155,7 +155,7 @@ class ListingBench {
     }
 
     /** Waits until whatever an answer set going in the background has ended. */
-    private void settled() throws SQLException {
+    void settled() throws SQLException {
         try (Connection connection = database.getConnection()) {
             while (isBusy(connection)) {
                 connection.commit(); // within a transaction the answer would stay the same
@@ -174,7 +174,7 @@ class ListingBench {
     }
 
     /** Changes a row. */
-    private void change(int size) throws SQLException {
+    void change(int size) throws SQLException {
         RowQuery first = query(size, "", 1);
         long before = rows.revision(first);
         try (Connection connection = database.getConnection()) {

@@ -50,7 +50,7 @@ class StructureTest {
             Map.entry("sheet", Set.of("condition", "files", "grant", "listing", "problem", "rows", "table", "value")),
             Map.entry("site", Set.of("catalog", "change", "edition", "files", "grant", "listing", "rows", "sheet", "signin",
                     "table")),
-            Map.entry("takeaway", Set.of("bulk", "listing", "rows", "sheet", "signin", "site", "table", "value")),
+            Map.entry("takeaway", Set.of("bulk", "edition", "files", "listing", "problem", "rows", "sheet", "signin", "site", "table", "value")),
             Map.entry("desk", Set.of("bulk", "catalog", "desk.table", "edition", "files", "grant", "history", "intake", "listing", "problem",
                     "schema", "sheet", "signin", "table", "value")),
             Map.entry("desk.bench", Set.of("catalog", "condition", "desk", "edition", "grant", "history", "listing", "problem", "rows",

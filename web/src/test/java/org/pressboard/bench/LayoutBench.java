@@ -1,0 +1,111 @@
+package org.pressboard.bench;
+
+import java.util.List;
+import java.util.Locale;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.grant.Sight;
+import org.pressboard.grant.Visitor;
+import org.pressboard.listing.AddressPart;
+import org.pressboard.listing.Listing;
+import org.pressboard.listing.NarrowBy;
+import org.pressboard.listing.Opening;
+import org.pressboard.listing.Show;
+import org.pressboard.rows.FieldCounts;
+import org.pressboard.rows.Rows;
+import org.pressboard.sheet.Asking;
+import org.pressboard.sheet.Place;
+import org.pressboard.sheet.Sheets;
+import org.pressboard.sieve.Sieve;
+import org.pressboard.table.Tables;
+import org.pressboard.value.FieldKey;
+import org.springframework.web.util.UriComponentsBuilder;
+
+/**
+ * A listing of a million rows as it is drawn in each layout, searched, narrowed twice and sorted; what is counted beside it;
+ * a row opened; and the proof and the sieve behind a change of the ticket. Beside each, the page of rows alone.
+ */
+class LayoutBench {
+
+    private static final int ROUNDS = 40;
+    private static final Locale LANGUAGE = BenchTables.LANGUAGE;
+    private static final String QUERY = "?q=windfall&f.use=Cider&f.picked.from=2000-01-01&sort=-kilograms";
+    private static final Place PLACE = Place.onSite("harvest-1000000", "harvest-1000000");
+
+    private final ListingBench tables;
+    private final Rows rows;
+    private final FieldCounts counts;
+    private final Sheets sheets;
+    private final Catalog catalog;
+
+    LayoutBench(ListingBench tables, Rows rows, FieldCounts counts, Sheets sheets, Catalog catalog) {
+        this.tables = tables;
+        this.rows = rows;
+        this.counts = counts;
+        this.sheets = sheets;
+        this.catalog = catalog;
+    }
+
+    private interface Work {
+
+        void on(Asking asking);
+    }
+
+    void run(Report report) throws Exception {
+        report.heading("Drawn at 1,000,000 rows, searched, narrowed twice and sorted (ms, p95): ours, the page of rows alone");
+        for (Show.Layout layout : Show.Layout.values()) {
+            measure(report, layout.name().toLowerCase(Locale.ROOT), layout, this::draw, "with its controls");
+        }
+        measure(report, "a row opened", Show.Layout.TABLE, this::open, "its page or slip, with those before and behind it");
+        report.heading("Counted beside it at 1,000,000 rows (ms, p95): ours, the page of rows alone");
+        measure(report, "rows of each use, tags", Show.Layout.TABLE, asking -> counts.byValue(sheets.query(asking),
+                new FieldKey("use"), List.of(), LANGUAGE), "does not hold up the rows");
+        measure(report, "spread of kilograms, bars", Show.Layout.TABLE, asking -> counts.spread(sheets.query(asking),
+                new FieldKey("kilograms"), LANGUAGE), "does not hold up the rows");
+        report.heading("Behind a change of the ticket at 1,000,000 rows (ms, p95), to reach 500: ours, the page of rows alone");
+        measure(report, "proof", Show.Layout.CARDS, this::draw, "");
+        measure(report, "sieve", Show.Layout.TABLE, asking -> new Sieve(asking.listing(), sheets.query(asking)).counted()
+                .forEach(query -> rows.count(query, LANGUAGE)), "");
+    }
+
+    private void draw(Asking asking) {
+        sheets.sheet(asking, PLACE, LANGUAGE).rowsMarkup();
+    }
+
+    private void open(Asking asking) {
+        sheets.open(asking, PLACE, "500000", LANGUAGE).orElseThrow();
+    }
+
+    private void measure(Report report, String name, Show.Layout layout, Work work, String note) throws Exception {
+        Timing[] timing = Timing.alternating(ROUNDS, timed(layout, work), timed(Show.Layout.TABLE,
+                asking -> rows.page(sheets.query(asking), LANGUAGE)));
+        report.p95(name, timing, note);
+    }
+
+    private Timing.Work timed(Show.Layout layout, Work work) {
+        return new Timing.Work() {
+            @Override
+            public void prepare() throws Exception {
+                tables.change(BenchTables.LARGE);
+            }
+
+            @Override
+            public void run(int round) {
+                work.on(asking(layout));
+            }
+
+            @Override
+            public void settle() throws Exception {
+                tables.settled();
+            }
+        };
+    }
+
+    private Asking asking(Show.Layout layout) {
+        Tables all = catalog.tables();
+        Listing plain = BenchTables.listing(BenchTables.LARGE);
+        Listing listing = plain.with(plain.show().in(layout)).with(Opening.NONE.by(Opening.How.PAGE))
+                .with(plain.find().changing(new FieldKey("use"), control -> control.by(NarrowBy.Way.TAGS, false, false)));
+        return Asking.of(listing, Sight.whole(all, listing.table()), Visitor.staff("bench"),
+                AddressPart.whole(UriComponentsBuilder.fromUriString(QUERY).build().getQueryParams()));
+    }
+}

@@ -1,0 +1,157 @@
+package org.pressboard.desk;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.pressboard.table.Field;
+import org.pressboard.table.Fields;
+import org.pressboard.table.Referring;
+import org.pressboard.table.TableKey;
+import org.pressboard.table.Textual;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.Value;
+
+/** How people find rows, how rows come and how they are marked, as the bench lets it be said; and all by keys alone. */
+class BenchControlsTest extends AtBench {
+
+    private static final int MOST_KEYS = 400;
+
+    @Test
+    void eachFieldIsNarrowedByAControlOfItsOwn() {
+        Page page = bench();
+        open(page, "narrow");
+        page.locator("#control-way-state").selectOption("TAGS");
+        assertThat(proof(page).locator(".bar-tags .pick-rows")).hasText(new String[] {"2", "2", "2"});
+        page.locator(".controls li").filter(new Locator.FilterOptions().setHasText("State"))
+                .getByLabel("one at a time").check();
+        assertThat(proof(page).locator(".bar-tags input[type=radio]")).hasCount(4);
+        page.locator(".controls li").filter(new Locator.FilterOptions().setHasText("Year"))
+                .getByLabel("with the spread of the values").check();
+        assertThat(proof(page).locator(".spread")).hasCount(1);
+
+        // what the list begins with is what the proof is narrowed to
+        proof(page).locator(".bar-tags").getByLabel("Ripe").check();
+        assertThat(proof(page).locator(".table tbody tr")).hasCount(2);
+        button(page, "Begin as the proof is narrowed now").click();
+        assertThat(button(page, "Begin with all rows")).isVisible();
+        page.reload();
+        assertThat(proof(page).locator(".table tbody tr")).hasCount(2);
+        open(page, "narrow");
+        button(page, "Begin with all rows").click();
+        assertThat(proof(page).locator(".table tbody tr")).hasCount(6);
+        open(page, "form");
+        page.getByLabel("in a form, before which there are no rows").check();
+        assertThat(proof(page).locator(".boxes")).isVisible();
+        assertThat(proof(page).locator(".table tbody tr")).hasCount(0);
+        open(page, "steps");
+        assertThat(page.locator(".steps li").first())
+                .containsText("Let people: say what they look for in a form, before which there are no rows.");
+        assertThat(page.locator(".steps li").nth(2)).containsText("Let people: begin with State narrowed.");
+        assertThat(violations(page)).isEmpty();
+    }
+
+    @Test
+    void rowsComeInPagesOrUnderEachOtherAndLeaveOnPaper() {
+        Page page = bench();
+        open(page, "size");
+        page.locator("[data-panel=size]").getByLabel("10", new Locator.GetByLabelOptions().setExact(true)).check();
+        open(page, "more");
+        page.getByLabel("at first, more under them").check();
+        says(page, "more", "at first, more under them");
+        open(page, "choice");
+        page.getByLabel("People may choose how many rows they have at once").check();
+        says(page, "choice", "as people choose");
+        open(page, "paper");
+        page.locator("[data-panel=paper]").getByLabel("Letter").check();
+        page.getByLabel("across, on its long side").check();
+        says(page, "paper", "Letter across");
+    }
+
+    @Test
+    void rowsOfWhichSomethingIsSoAreMarked() {
+        Page page = bench();
+        open(page, "marks");
+        page.locator("#mark-new-field").selectOption("state");
+        page.locator("#mark-new-value-0").selectOption("Ripe");
+        page.locator("#mark-style-new").selectOption("STRUCK");
+        button(page, "Mark them").click();
+        assertThat(proof(page).locator("tr.row-struck")).hasCount(2);
+        assertThat(page.locator("[data-panel=marks] .keep-lines b")).hasText("State is Ripe");
+        page.locator("#mark-style-0").selectOption("EDGE");
+        page.locator("#mark-colour-0").selectOption("BRICK");
+        assertThat(proof(page).locator("tr.edge-brick")).hasCount(2);
+        says(page, "marks", "rows marked in 1 case");
+        page.getByLabel("Take the mark away").click();
+        assertThat(proof(page).locator("tr.edge-brick")).hasCount(0);
+        assertThat(violations(page)).isEmpty();
+    }
+
+    @Test
+    void rowsAreKeptByFieldsOfOtherTablesAndByThePage() {
+        changes.make("Racks", new Fields(List.of(new Field(NAME, "Name", new Textual.Text()))), OWNER);
+        TableKey racks = new TableKey("racks");
+        editing.add(racks, Map.of(NAME, Value.of("Attic")), OWNER);
+        TableKey crates = new TableKey("crates");
+        FieldKey rack = new FieldKey("rack");
+        changes.addField(crates, new Field(rack, "Rack", new Referring.Reference(racks, Referring.OnRemoval.CLEAR)), OWNER);
+        editing.add(crates, Map.of(NAME, Value.of("Crates"), rack, new Value.Referred(1, "")), OWNER);
+        Page page = signedIn("owner@example.org");
+        page.navigate(address("/desk/pages"));
+        page.locator(".make-table [name=table]").selectOption("crates");
+        button(page, "Make it").click();
+        open(page, "keep");
+        page.locator("#keep-new-field").selectOption("rack.name");
+        page.locator("#keep-new-value-0").fill("Attic");
+        button(page, "Add").click();
+        says(page, "keep", "those where Rack: Name is Attic");
+        assertThat(proof(page).locator(".table tbody tr")).hasCount(1);
+        assertThat(page.locator(".sieve")).containsText(
+                "Not kept: Crate 1, Crate 2, Crate 3, Crate 4, Crate 5, Crate 6");
+        page.getByLabel("Take it out").click();
+        says(page, "keep", "all of them");
+        page.locator("#keep-new-field").selectOption("name");
+        page.locator("#keep-new-is").selectOption("PAGE_TITLE");
+        button(page, "Add").click();
+        says(page, "keep", "those where Name is the page’s title");
+        assertThat(proof(page).locator(".table tbody tr")).hasCount(1);
+        closePages();
+        publisher.remove(crates, racks);
+    }
+
+    /** Every word of the ticket is reached, opened, entered and closed without a mouse. */
+    @Test
+    void theWholeTicketByKeysAlone() {
+        Page page = bench();
+        open(page, "layout");
+        page.getByLabel("cards", new Page.GetByLabelOptions().setExact(true)).check();
+        page.keyboard().press("Escape");
+        open(page, "open");
+        page.getByLabel("a page of its own").check();
+        assertThat(page.locator("[data-opens=opened]")).isVisible();
+        page.keyboard().press("Escape");
+        page.locator("h1").click();
+        Set<String> words = new LinkedHashSet<>();
+        page.locator(".ticket .word:visible").all().forEach(word -> words.add(word.getAttribute("data-opens")));
+        Set<String> reached = new LinkedHashSet<>();
+        for (int i = 0; i < MOST_KEYS && !reached.containsAll(words); i++) {
+            page.keyboard().press("Tab");
+            String word = String.valueOf(page.evaluate("document.activeElement.dataset.opens ?? ''"));
+            if (!word.isEmpty() && reached.add(word)) {
+                page.keyboard().press("Enter");
+                assertThat(page.locator("[data-panel='" + word + "']")).isVisible();
+                page.keyboard().press("Escape");
+                assertThat(page.locator("[data-panel='" + word + "']")).isHidden();
+                assertThat(page.locator("[data-opens='" + word + "']")).isFocused();
+            }
+        }
+        assertThat(reached).containsAll(words);
+        assertThat(words).hasSizeGreaterThan(25);
+    }
+}
