@@ -101,20 +101,23 @@ document.addEventListener('toggle', event => {
   if (sheet) tally(sheet);
 }, true);
 
-// What a range would leave shows before it is picked: the bars in it, and how many rows those are.
+// What a range would leave shows before it is picked: the bars in it, and about how many rows those are.
 function spread(within) {
-  for (const bars of within.querySelectorAll('.spread')) {
-    const control = bars.closest('fieldset');
-    const [from, to] = ['from', 'to'].map(end => control.querySelector(`[data-end=${end}]`));
-    const order = value => from.type === 'number' ? Number(value) : value;
+  for (const place of within.querySelectorAll('.spread')) {
+    const bars = [...place.querySelectorAll('rect[data-rows]')];
+    const [from, to] = ['from', 'to'].map(end => place.closest('fieldset').querySelector(`[data-end=${end}]`));
+    const at = value => from.type === 'number' ? Number(value) : Date.parse(value) / 864e5;
+    // whole numbers and days end one before the next begins
+    const one = bars.length > 1 ? at(bars[1].dataset.from) - at(bars[0].dataset.to) : 1;
     let rows = 0;
-    for (const bar of bars.querySelectorAll('rect[data-rows]')) {
-      const isIn = (!from.value || order(bar.dataset.to) >= order(from.value)) && (!to.value || order(bar.dataset.from) <= order(to.value));
-      bar.classList.toggle('spread-in', isIn);
-      if (isIn) rows += Number(bar.dataset.rows);
+    for (const bar of bars) {
+      const [first, end] = [at(bar.dataset.from), at(bar.dataset.to) + one];
+      const picked = Math.min(end, to.value ? at(to.value) + one : end) - Math.max(first, from.value ? at(from.value) : first);
+      bar.classList.toggle('spread-in', picked > 0);
+      rows += Math.max(0, picked) / (end - first) * bar.dataset.rows;
     }
-    const said = bars.querySelector('.spread-said');
-    if (said) said.textContent = from.value || to.value ? said.dataset.said.replace('{0}', rows.toLocaleString(document.documentElement.lang)) : '';
+    const said = place.querySelector('.spread-said');
+    if (said) said.textContent = from.value || to.value ? said.dataset.said.replace('{0}', Math.round(rows).toLocaleString(document.documentElement.lang)) : '';
   }
 }
 document.addEventListener('htmx:after:swap', () => spread(document));
@@ -147,9 +150,9 @@ document.addEventListener('click', event => {
 function watch(name, said) {
   const [text, leave] = said.children;
   const end = () => { clearInterval(asking); said.hidden = true; };
-  leave.onclick = () => { fetch(`/take-away/${name}/leave`); end(); };
+  leave.onclick = () => { fetch(`/listings/carrying/${name}/leave`); end(); };
   const asking = setInterval(async () => {
-    const answer = await fetch(`/take-away/${name}`);
+    const answer = await fetch(`/listings/carrying/${name}`);
     if (!answer.ok) return end();
     const { rows, over } = await answer.json();
     text.textContent = over ? said.dataset.done : said.dataset.said.replace('{0}', rows.toLocaleString(document.documentElement.lang));

@@ -2,14 +2,16 @@ package org.pressboard.bulk;
 
 import java.math.BigDecimal;
 import java.time.temporal.ChronoUnit;
+import java.util.Currency;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Collectors;
 import org.dhatim.fastexcel.Worksheet;
+import org.pressboard.listing.Shown;
 import org.pressboard.table.Field;
-import org.pressboard.table.FieldType;
 import org.pressboard.table.Numeric;
 import org.pressboard.table.Table;
-import org.pressboard.value.FieldKey;
+import org.pressboard.value.Format;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
@@ -26,45 +28,51 @@ final class XlsxCells {
     private static final String CUT = " … (a cell holds no more)";
     private static final double SECONDS_OF_A_DAY = 86_400;
 
-    private final List<Field> fields;
+    private final List<Column> columns;
+    private final Locale language;
 
-    XlsxCells(Table table, List<FieldKey> shown) {
-        this.fields = shown.stream().map(table::field).toList();
+    private record Column(Field field, Format format) {
+    }
+
+    XlsxCells(Table table, List<Shown> looks, Locale language) {
+        this.columns = looks.stream().map(look -> new Column(table.field(look.field()), look.format())).toList();
+        this.language = language;
     }
 
     void write(Worksheet sheet, int line, Row row) {
-        for (int column = 0; column < fields.size(); column++) {
-            Value value = row.get(fields.get(column).key());
+        for (int i = 0; i < columns.size(); i++) {
+            Column column = columns.get(i);
+            Value value = row.get(column.field.key());
             if (value != null) {
-                write(sheet, line, column, fields.get(column).type(), value);
+                write(sheet, line, i, column, value);
             }
         }
     }
 
-    private static void write(Worksheet sheet, int line, int column, FieldType type, Value value) {
+    private void write(Worksheet sheet, int line, int at, Column column, Value value) {
         switch (value) {
-            case Value.Whole whole -> number(sheet, line, column, type, BigDecimal.valueOf(whole.number()));
-            case Value.Decimal decimal -> number(sheet, line, column, type, decimal.number());
-            case Value.YesNo yesNo -> sheet.value(line, column, yesNo.yes());
+            case Value.Whole whole -> number(sheet, line, at, column, BigDecimal.valueOf(whole.number()));
+            case Value.Decimal decimal -> number(sheet, line, at, column, decimal.number());
+            case Value.YesNo yesNo -> sheet.value(line, at, yesNo.yes());
             case Value.Date date -> {
-                sheet.value(line, column, date.day());
-                sheet.style(line, column).format("yyyy-mm-dd").set();
+                sheet.value(line, at, date.day());
+                sheet.style(line, at).format(days(column.format.days())).set();
             }
             case Value.Moment moment -> {
-                sheet.value(line, column, moment.at());
-                sheet.style(line, column).format("yyyy-mm-dd hh:mm:ss").set();
+                sheet.value(line, at, moment.at());
+                sheet.style(line, at).format(moments(column.format.days())).set();
             }
             case Value.Time time -> {
                 double part = (time.at().toSecondOfDay() + time.at().get(java.time.temporal.ChronoField.NANO_OF_SECOND)
                         / (double) ChronoUnit.SECONDS.getDuration().toNanos()) / SECONDS_OF_A_DAY;
-                sheet.value(line, column, part);
-                sheet.style(line, column).format("hh:mm:ss").set();
+                sheet.value(line, at, part);
+                sheet.style(line, at).format("hh:mm:ss").set();
             }
-            case Value.Text text -> text(sheet, line, column, text.text());
-            case Value.Referred referred -> text(sheet, line, column, referred.heading());
-            case Value.Attachment file -> text(sheet, line, column, file.name());
-            case Value.Several several -> text(sheet, line, column, several.values().stream().map(XlsxCells::said)
-                    .collect(Collectors.joining(", ")));
+            case Value.Text text -> text(sheet, line, at, column, text.text());
+            case Value.Referred referred -> text(sheet, line, at, column, referred.heading());
+            case Value.Attachment file -> text(sheet, line, at, column, file.name());
+            case Value.Several several -> text(sheet, line, at, column, several.values().stream().map(XlsxCells::said)
+                    .collect(Collectors.joining(column.format.between())));
         }
     }
 
@@ -76,33 +84,57 @@ final class XlsxCells {
         };
     }
 
-    private static void number(Worksheet sheet, int line, int column, FieldType type, BigDecimal number) {
+    private static String days(Format.Days days) {
+        return switch (days) {
+            case USUAL, SHORT -> "yyyy-mm-dd";
+            case LONG -> "dddd, d mmmm yyyy";
+            case MONTH -> "mmmm yyyy";
+            case YEAR -> "yyyy";
+        };
+    }
+
+    /** Where only the month or the year is wanted, that is all. */
+    private static String moments(Format.Days days) {
+        return days == Format.Days.MONTH || days == Format.Days.YEAR ? days(days) : days(days) + " hh:mm:ss";
+    }
+
+    private static void number(Worksheet sheet, int line, int at, Column column, BigDecimal number) {
         if (number.stripTrailingZeros().precision() > MOST_DIGITS) {
-            sheet.inlineString(line, column, number.toPlainString());
+            sheet.inlineString(line, at, number.toPlainString());
             return;
         }
-        sheet.value(line, column, type instanceof Numeric.Percent ? number.movePointLeft(2) : number);
-        String format = format(type, Math.max(0, number.scale()));
+        sheet.value(line, at, column.field.type() instanceof Numeric.Percent ? number.movePointLeft(2) : number);
+        String format = numbers(column, Math.max(0, number.scale()));
         if (!format.isEmpty()) {
-            sheet.style(line, column).format(format).set();
+            sheet.style(line, at).format(format).set();
         }
     }
 
-    private static String format(FieldType type, int digits) {
-        return switch (type) {
-            case Numeric.Money money -> "#,##0" + decimals(java.util.Currency.getInstance(money.currency())
-                    .getDefaultFractionDigits()) + "\" " + money.currency() + "\"";
-            case Numeric.Percent percent -> "0" + decimals(digits) + "%";
-            default -> "";
+    /** @param digits how many the number has behind its mark */
+    private static String numbers(Column column, int digits) {
+        Integer wanted = column.format.digits();
+        return switch (column.field.type()) {
+            case Numeric.Money money -> "#,##0" + decimals(wanted != null ? wanted
+                    : Currency.getInstance(money.currency()).getDefaultFractionDigits())
+                    + (column.format.amounts() == Format.Amounts.NUMBER ? "" : "\" " + money.currency() + "\"");
+            case Numeric.Percent percent -> "0" + decimals(wanted != null ? wanted : digits) + "%";
+            default -> withUnit(column, wanted == null ? "" : "0" + decimals(wanted));
         };
+    }
+
+    private static String withUnit(Column column, String number) {
+        String unit = column.field.unit().replace("\"", "");
+        return unit.isEmpty() || column.format.bare() ? number
+                : (number.isEmpty() ? "General" : number) + "\" " + unit + "\"";
     }
 
     private static String decimals(int digits) {
         return digits <= 0 ? "" : "." + "0".repeat(digits);
     }
 
-    private static void text(Worksheet sheet, int line, int column, String text) {
-        sheet.inlineString(line, column, text.length() <= LONGEST_TEXT ? text
-                : text.substring(0, LONGEST_TEXT - CUT.length()) + CUT);
+    private void text(Worksheet sheet, int line, int at, Column column, String text) {
+        String cased = column.format.cased(text, language);
+        sheet.inlineString(line, at, cased.length() <= LONGEST_TEXT ? cased
+                : cased.substring(0, LONGEST_TEXT - CUT.length()) + CUT);
     }
 }

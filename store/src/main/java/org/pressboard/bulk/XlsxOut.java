@@ -7,6 +7,7 @@ import java.util.Locale;
 import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
 import org.pressboard.listing.RowQuery;
+import org.pressboard.listing.Shown;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.value.Row;
 import org.springframework.stereotype.Component;
@@ -36,13 +37,13 @@ public class XlsxOut {
     /**
      * Reads them all; whoever takes them may take their time.
      *
-     * @param labels what stands over each column
+     * @param looks how each column looks, as far as a spreadsheet can show it
      * @throws ProblemsFound            when there are more rows than a sheet has room for
      * @throws org.pressboard.rows.Busy when there is no turn to be had, or no room
      * @throws Carrying.Left            when nobody waits for them any more
      */
-    public Spool read(RowQuery query, Locale language, List<String> labels, Carrying carrying) throws IOException {
-        return rows.read(query, language, carrying, out -> new Sheet(query, labels, out));
+    public Spool read(RowQuery query, Locale language, List<Shown> looks, Carrying carrying) throws IOException {
+        return rows.read(query, language, carrying, out -> new Sheet(query, looks, language, out));
     }
 
     private static final class Sheet implements AllRows.Form {
@@ -52,13 +53,14 @@ public class XlsxOut {
         private final XlsxCells cells;
         private int line;
 
-        Sheet(RowQuery query, List<String> labels, OutputStream out) throws IOException {
+        Sheet(RowQuery query, List<Shown> looks, Locale language, OutputStream out) throws IOException {
             book = new Workbook(out, "Pressboard", "1.0");
             book.setCompressionLevel(COMPRESSION);
             sheet = book.newWorksheet(name(query.table().label()));
-            cells = new XlsxCells(query.table(), query.show());
-            for (int column = 0; column < labels.size(); column++) {
-                sheet.inlineString(0, column, labels.get(column));
+            cells = new XlsxCells(query.table(), looks, language);
+            for (int column = 0; column < looks.size(); column++) {
+                Shown look = looks.get(column);
+                sheet.inlineString(0, column, look.labelOf(query.table().field(look.field())));
                 sheet.style(0, column).bold().set();
             }
             sheet.freezePane(0, 1);

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import org.apache.poi.ss.usermodel.Cell;
 import org.apache.poi.ss.usermodel.CellType;
+import org.apache.poi.ss.usermodel.DataFormatter;
 import org.apache.poi.xssf.usermodel.XSSFSheet;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import org.jooq.impl.DSL;
@@ -20,11 +21,13 @@ import org.pressboard.condition.Condition;
 import org.pressboard.grant.Openness;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.RowQuery;
+import org.pressboard.listing.Shown;
 import org.pressboard.listing.SortBy;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.testing.StoreTest;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.Format;
 import org.pressboard.value.Row;
 import org.pressboard.value.TextOrder;
 import org.pressboard.value.Value;
@@ -39,8 +42,11 @@ class XlsxOutTest extends StoreTest {
     private XlsxOut xlsx;
 
     private XSSFSheet sheet(RowQuery query) throws IOException {
-        List<String> labels = query.show().stream().map(key -> query.table().field(key).label()).toList();
-        try (Spool spool = xlsx.read(query, ENGLISH, labels, Carrying.UNWATCHED)) {
+        return sheet(query, query.show().stream().map(Shown::usual).toList());
+    }
+
+    private XSSFSheet sheet(RowQuery query, List<Shown> looks) throws IOException {
+        try (Spool spool = xlsx.read(query, ENGLISH, looks, Carrying.UNWATCHED)) {
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             spool.copyTo(out);
             return new XSSFWorkbook(new ByteArrayInputStream(out.toByteArray())).getSheetAt(0);
@@ -93,6 +99,21 @@ class XlsxOutTest extends StoreTest {
         assertThat(sheet.getRow(1).getCell(shown.indexOf(Cases.SUGAR)).getStringCellValue())
                 .isEqualTo("1234567890123456.75");
         assertThat(sheet.getRow(2).getCell(0).getStringCellValue()).hasSize(32_767).endsWith("(a cell holds no more)");
+    }
+
+    @Test
+    void cellsLookAsTheColumnsOfTheListingDo() throws IOException {
+        Table table = tableWith(List.of(Row.of(1, Map.of(Cases.NAME, Value.of("Åsby"), Cases.SUGAR,
+                Value.of(new BigDecimal("12.5")), Cases.PLANTED, Value.of(LocalDate.of(2024, 2, 29))))));
+        RowQuery query = query(table, Visitor.staff(""), Condition.ALWAYS, List.of(), 1, 10);
+        List<Shown> looks = List.of(Shown.usual(Cases.NAME).labelled("Apple").with(Format.USUAL.with(Format.Letters.UPPER)),
+                Shown.usual(Cases.SUGAR).with(Format.USUAL.withDigits(2)),
+                Shown.usual(Cases.PLANTED).with(Format.USUAL.with(Format.Days.MONTH)));
+        XSSFSheet sheet = sheet(query, looks);
+        DataFormatter written = new DataFormatter(ENGLISH);
+        assertThat(sheet.getRow(0).getCell(0).getStringCellValue()).isEqualTo("Apple");
+        assertThat(List.of(0, 1, 2)).extracting(i -> written.formatCellValue(sheet.getRow(1).getCell(i)))
+                .containsExactly("ÅSBY", "12.50", "February 2024");
     }
 
     @Test

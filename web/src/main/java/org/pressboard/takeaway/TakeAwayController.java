@@ -79,10 +79,8 @@ class TakeAwayController {
     void xlsx(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
             HttpServletRequest request, HttpServletResponse response) throws IOException {
         Asking asking = asking(listing, parameters, TakeAway.XLSX);
-        List<String> labels = asking.listing().show().fields().stream()
-                .map(shown -> shown.labelOf(asking.table().field(shown.field()))).toList();
         give(asking, parameters, "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", ".xlsx", request,
-                response, (query, carrying) -> xlsx.read(query, language, labels, carrying));
+                response, (query, carrying) -> xlsx.read(query, language, asking.listing().show().fields(), carrying));
     }
 
     /** All rows that match; a page of them is for programs that go through them bit by bit. */
@@ -105,14 +103,14 @@ class TakeAwayController {
     }
 
     /** How many rows there are so far of what is being carried away under that name. */
-    @GetMapping("/take-away/{name}")
+    @GetMapping("/listings/carrying/{name:[0-9a-f-]{36}}")
     @ResponseBody Progress progress(@PathVariable String name) {
         Carrying carrying = carryings.find(name).orElseThrow(() -> new NotThere("not-there.take-away"));
         return new Progress(carrying.rows(), carrying.isOver());
     }
 
     /** Whoever has it under that name does not want it any more. */
-    @GetMapping("/take-away/{name}/leave")
+    @GetMapping("/listings/carrying/{name:[0-9a-f-]{36}}/leave")
     @ResponseBody Progress leave(@PathVariable String name) {
         carryings.find(name).ifPresent(Carrying::leave);
         return new Progress(0, true);

@@ -5,14 +5,23 @@ import java.util.List;
 import java.util.Map;
 import org.pressboard.bench.bare.BareApplication;
 import org.pressboard.catalog.Catalog;
+import org.pressboard.condition.Clause;
+import org.pressboard.condition.Comparison;
+import org.pressboard.condition.Condition;
+import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
+import org.pressboard.grant.Openness;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Listing;
+import org.pressboard.listing.ListingKey;
+import org.pressboard.schema.Publisher;
 import org.pressboard.sheet.Asking;
 import org.pressboard.sheet.Place;
 import org.pressboard.sheet.Sheet;
 import org.pressboard.sheet.Sheets;
+import org.pressboard.table.TableKey;
+import org.pressboard.value.FieldKey;
 import org.pressboard.wiring.PressboardApplication;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -47,6 +56,7 @@ public final class Bench {
                 context.getBean(RelatedBench.class).run(report);
             }
             if (parts.contains("throughput")) {
+                ownRows(context);
                 new ThroughputBench().run(report, port, startBare(context));
             }
             if (parts.contains("bulk")) {
@@ -57,6 +67,21 @@ public final class Bench {
             }
         }
         System.exit(0);
+    }
+
+    /** A page on which each sees the trees that they keep. */
+    private static void ownRows(ConfigurableApplicationContext context) {
+        PageKey page = new PageKey("mine");
+        TableKey trees = new TableKey("trees");
+        Condition own = new Clause(new FieldKey("keeper").through(new FieldKey("e_mail")), Comparison.VISITOR, List.of())
+                .condition();
+        Catalog catalog = context.getBean(Catalog.class);
+        if (catalog.page(page).isEmpty()) {
+            catalog.addPage(new Page(page, "Mine", List.of(Listing.plain(new ListingKey("mine"), trees, catalog.published()
+                    .listing(new ListingKey("trees")).orElseThrow().listing().shown()).keeping(own))));
+        }
+        context.getBean(Publisher.class).publish(page, Map.of(trees, Openness.EVERYONE, new TableKey("members"),
+                Openness.MEMBERS), null);
     }
 
     private static int startBare(ConfigurableApplicationContext context) {

@@ -8,6 +8,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.pressboard.catalog.Catalog;
@@ -24,6 +25,7 @@ import org.pressboard.table.Table;
 import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -55,11 +57,14 @@ abstract class AtBench extends InBrowser {
         Table crates = changes.make("Crates", new Fields(List.of(new Field(NAME, "Name", new Textual.Text()),
                 new Field(STATE, "State", Chosen.Choice.of(List.of("Ripe", "Green", "Eaten"))),
                 new Field(YEAR, "Year", new Numeric.WholeNumber(false)), new Field(DAY, "Day", new Temporal.Date()))), OWNER);
-        for (int i = 0; i < 6; i++) {
-            editing.add(crates.key(), Map.of(NAME, Value.of("Crate " + (i + 1)), STATE,
-                    Value.of(List.of("Ripe", "Green", "Eaten").get(i % 3)), YEAR, Value.of(2019L + i), DAY,
-                    Value.of(java.time.LocalDate.of(2024, 3, 9 + i))), OWNER);
-        }
+        rows().forEach(row -> editing.add(crates.key(), row.values(), OWNER));
+    }
+
+    /** The rows of the table. */
+    static List<Row> rows() {
+        return IntStream.range(0, 6).mapToObj(i -> Row.of(i + 1, Map.of(NAME, Value.of("Crate " + (i + 1)), STATE,
+                Value.of(List.of("Ripe", "Green", "Eaten").get(i % 3)), YEAR, Value.of(2019L + i), DAY,
+                Value.of(java.time.LocalDate.of(2024, 3, 9 + i))))).toList();
     }
 
     @AfterEach

@@ -5,11 +5,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
+import java.time.LocalDate;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import org.pressboard.condition.Condition;
+import org.pressboard.condition.Standpoint;
+import org.pressboard.edition.PageKey;
 import org.pressboard.table.Field;
 import org.pressboard.table.Fields;
 import org.pressboard.table.Referring;
@@ -123,6 +128,56 @@ class BenchControlsTest extends AtBench {
         assertThat(proof(page).locator(".table tbody tr")).hasCount(1);
         closePages();
         publisher.remove(crates, racks);
+    }
+
+    /** With each, the proof has as many rows as the core keeps of the same. */
+    @Test
+    void everyComparisonOfEveryKindKeepsWhatItSays() {
+        Page page = bench();
+        open(page, "keep");
+        for (String field : List.of("name", "state", "day")) {
+            choose(page, "#keep-new-field", field);
+            List<String> offered = page.locator("#keep-new-is option").all().stream()
+                    .map(option -> option.getAttribute("value")).toList();
+            assertThat(offered).hasSizeGreaterThan(4);
+            for (String is : offered) {
+                choose(page, "#keep-new-field", field);
+                choose(page, "#keep-new-is", is);
+                enter(page);
+                button(page, "Add").click();
+                // said is what was wrong with it, where it did not come in
+                assertThat(page.locator(".ticket .keep-lines button, .ticket .note-warn").first())
+                        .hasText("take out", new LocatorAssertions.HasTextOptions().setTimeout(10_000));
+                Condition keep = catalog.page(new PageKey("crates")).orElseThrow().draft().listings().getFirst().keep();
+                assertThat(proof(page).locator(".table tbody tr")).hasCount((int) rows().stream()
+                        .filter(row -> keep.onPage("Crates", "crates").holds(row, new Standpoint(LocalDate.now(), null)))
+                        .count());
+                page.getByLabel("Take it out").click();
+                says(page, "keep", "all of them");
+            }
+        }
+    }
+
+    /** What can be said of it comes with the choice, and the inputs with that. */
+    private static void choose(Page page, String select, String value) {
+        page.evaluate("document.querySelector('#keep-new-is')?.setAttribute('data-old', '')");
+        page.locator(select).selectOption(value);
+        assertThat(page.locator("#keep-new-is:not([data-old])")).isVisible();
+    }
+
+    private static void enter(Page page) {
+        Locator values = page.locator("#keep-new [name=value]");
+        for (int i = 0; i < values.count(); i++) {
+            Locator value = values.nth(i);
+            String type = String.valueOf(value.evaluate("it => it.type"));
+            switch (type) {
+                case "select-one" -> value.selectOption("Green");
+                case "checkbox" -> value.setChecked(i < 2);
+                case "date" -> value.fill("2024-03-1" + (1 + i));
+                case "number" -> value.fill("3");
+                default -> value.fill("Crate 4");
+            }
+        }
     }
 
     /** Every word of the ticket is reached, opened, entered and closed without a mouse. */

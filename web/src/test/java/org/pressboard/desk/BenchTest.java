@@ -111,7 +111,7 @@ class BenchTest extends AtBench {
         says(page, "narrow", "by State, Day");
         open(page, "take-away");
         page.locator("[data-panel=take-away]").getByLabel("JSON").uncheck();
-        says(page, "take-away", "as CSV, XLSX");
+        says(page, "take-away", "as CSV, XLSX, PDF, print, copy");
         open(page, "order");
         page.locator("#ticket-sort-0").selectOption("state");
         says(page, "order", "by State");

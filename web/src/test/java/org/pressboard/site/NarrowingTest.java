@@ -168,7 +168,7 @@ class NarrowingTest extends InBrowser {
         Locator control = page.locator(".menu[open]");
         assertThat(control.locator(".spread rect[data-rows]").first()).isVisible();
         control.locator("[data-end=from]").pressSequentially("510");
-        assertThat(control.locator(".spread-said")).hasText("About 11 rows");
+        assertThat(control.locator(".spread-said")).hasText("About 10 rows");
         assertThat(page.locator(".count-text")).hasText("1 to 10 of 60");
         control.locator("[data-end=from]").press("Enter");
         waitForCount(page, "1 to 10 of 10, out of 60");

@@ -132,10 +132,10 @@ class TakeAwayTest extends WithOwnTable {
         publish(300, listing(Paper.USUAL));
         String name = "0123456789abcdef0123456789abcdef0123";
         assertThat(bytes("/listings/grafts/rows.csv?watched=" + name)).asString().endsWith("Graft300,2260\r\n");
-        assertThat(get("/take-away/" + name).body()).isEqualTo("{\"rows\":300,\"over\":true}");
-        assertThat(get("/take-away/" + name.replace('0', '1')).statusCode()).isEqualTo(404);
+        assertThat(get("/listings/carrying/" + name).body()).isEqualTo("{\"rows\":300,\"over\":true}");
+        assertThat(get("/listings/carrying/" + name.replace('0', '1')).statusCode()).isEqualTo(404);
         // who has left gets nothing more
-        get("/take-away/" + name + "/leave");
+        get("/listings/carrying/" + name + "/leave");
         assertThat(get("/listings/grafts/rows.xlsx?watched=" + name).statusCode()).isEqualTo(204);
         Page page = desktop();
         page.navigate(address("/grafts"));
