@@ -36,7 +36,8 @@ public sealed interface Operand {
     enum Span {
         WEEK, MONTH, YEAR;
 
-        LocalDate beginning(LocalDate day, int on) {
+        /** The first day of the stretch that the day is in, so many stretches on. */
+        public LocalDate beginning(LocalDate day, int on) {
             return switch (this) {
                 case WEEK -> day.with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY)).plusWeeks(on);
                 case MONTH -> day.withDayOfMonth(1).plusMonths(on);

@@ -7,16 +7,12 @@ import java.util.Locale;
 import org.jooq.Cursor;
 import org.jooq.DSLContext;
 import org.jooq.Record;
-import org.jooq.impl.DSL;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.rows.Picking;
 import org.pressboard.rows.Turns;
-import org.pressboard.rows.VisitorScope;
 import org.pressboard.sql.TableSql;
 import org.pressboard.value.Row;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.PlatformTransactionManager;
-import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * All rows of a row query, whatever its page, in their order and in constant memory, written as somebody wants them. Under
@@ -25,22 +21,16 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class AllRows {
 
-    private static final String LONGEST = "10min";
     private static final int AT_ONCE = 2;
     private static final int BATCH = 1_000;
 
     private final DSLContext sql;
-    private final VisitorScope scope;
-    private final TransactionTemplate reading;
-    private final Scratch scratch;
+    private final TakenAway takenAway;
     private final Turns turns = new Turns(AT_ONCE);
 
-    AllRows(DSLContext sql, VisitorScope scope, Scratch scratch, PlatformTransactionManager transactions) {
+    AllRows(DSLContext sql, TakenAway takenAway) {
         this.sql = sql;
-        this.scope = scope;
-        this.scratch = scratch;
-        this.reading = new TransactionTemplate(transactions);
-        this.reading.setReadOnly(true);
+        this.takenAway = takenAway;
     }
 
     /** Rows on their way out; closed behind the last. */
@@ -66,18 +56,14 @@ public class AllRows {
      */
     public Spool read(RowQuery query, Locale language, Carrying carrying, Beginning beginning) throws IOException {
         try {
-            return Spool.written(scratch, turns, spool -> write(query, language, carrying, beginning, spool));
+            return takenAway.spooled(turns, carrying, spool -> write(query, language, carrying, beginning, spool));
         } catch (UncheckedIOException failed) {
             throw failed.getCause();
-        } finally {
-            carrying.end();
         }
     }
 
     private void write(RowQuery query, Locale language, Carrying carrying, Beginning beginning, OutputStream out) {
-        reading.executeWithoutResult(status -> {
-            sql.execute("set local statement_timeout = {0}", DSL.inline(LONGEST));
-            scope.enter(query.visitor(), query.standpoint());
+        takenAway.read(query, () -> {
             TableSql table = TableSql.of(query, language);
             Picking picking = Picking.whole(table, query.show());
             try (Form form = beginning.onto(out); Cursor<? extends Record> rows = sql.select(picking.columns())

@@ -20,14 +20,11 @@ import org.postgresql.PGConnection;
 import org.postgresql.copy.CopyOut;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.rows.Turns;
-import org.pressboard.rows.VisitorScope;
 import org.pressboard.value.SpreadsheetCells;
 import org.pressboard.sql.Canceled;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.PlatformTransactionManager;
-import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * All rows of a row query, whatever its page, as CSV (RFC 4180) in constant memory: the labels of the shown fields,
@@ -38,22 +35,16 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class CsvOut {
 
-    private static final String LONGEST = "10min";
     private static final int AT_ONCE = 3;
     private static final byte[] LINE_END = "\r\n".getBytes(UTF_8);
 
     private final DSLContext sql;
-    private final VisitorScope scope;
-    private final TransactionTemplate reading;
-    private final Scratch scratch;
+    private final TakenAway takenAway;
     private final Turns turns = new Turns(AT_ONCE);
 
-    CsvOut(DSLContext sql, VisitorScope scope, Scratch scratch, PlatformTransactionManager transactions) {
+    CsvOut(DSLContext sql, TakenAway takenAway) {
         this.sql = sql;
-        this.scratch = scratch;
-        this.scope = scope;
-        this.reading = new TransactionTemplate(transactions);
-        this.reading.setReadOnly(true);
+        this.takenAway = takenAway;
     }
 
     /**
@@ -64,18 +55,12 @@ public class CsvOut {
      * @throws Carrying.Left            when nobody waits for them any more
      */
     public Spool read(RowQuery query, Locale language, SpreadsheetCells cells, Carrying carrying) throws IOException {
-        try {
-            return Spool.written(scratch, turns, spool -> write(query, language, cells, carrying, spool));
-        } finally {
-            carrying.end();
-        }
+        return takenAway.spooled(turns, carrying, spool -> write(query, language, cells, carrying, spool));
     }
 
     /** @throws UncheckedIOException when they cannot be written there */
     void write(RowQuery query, Locale language, SpreadsheetCells cells, Carrying carrying, OutputStream out) {
-        reading.executeWithoutResult(status -> {
-            sql.execute("set local statement_timeout = {0}", DSL.inline(LONGEST));
-            scope.enter(query.visitor(), query.standpoint());
+        takenAway.read(query, () -> {
             String copy = BoundBySettings.render(sql, copy(query, TableSql.of(query, language), cells));
             sql.connection(connection -> copy(connection, copy, header(query, cells), carrying, out));
         });

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
@@ -66,25 +67,24 @@ public class Drafts {
     /** Takes the last step back that is not; empty where there is none. */
     @Transactional
     public Optional<Step> undo(PageKey key) {
-        locked(key);
-        Optional<Step> last = step("not taken_back order by id desc", key);
-        last.ifPresent(step -> {
-            mark(step, true);
-            catalog.changeDraft(step.before().at(key));
-        });
-        return last;
+        return turn(key, "not taken_back order by id desc", Step::before);
     }
 
     /** Makes the first step again that was taken back; empty where there is none. */
     @Transactional
     public Optional<Step> redo(PageKey key) {
+        return turn(key, "taken_back order by id", Step::after);
+    }
+
+    /** Takes a step back that is not, or makes it again. */
+    private Optional<Step> turn(PageKey key, String which, Function<Step, Page> draft) {
         locked(key);
-        Optional<Step> next = step("taken_back order by id", key);
-        next.ifPresent(step -> {
-            mark(step, false);
-            catalog.changeDraft(step.after().at(key));
+        Optional<Step> found = step(which, key);
+        found.ifPresent(step -> {
+            mark(step, !step.takenBack());
+            catalog.changeDraft(draft.apply(step).at(key));
         });
-        return next;
+        return found;
     }
 
     /** The latest steps, the last first. */

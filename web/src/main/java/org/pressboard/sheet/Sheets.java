@@ -60,10 +60,14 @@ public class Sheets {
     public Sheet sheet(Asking asking, Place place, Locale language) {
         RowPage page = SheetBuilder.isWaiting(asking.listing(), asking.asked().state()) ? RowPage.NONE
                 : rows.page(query(asking).reading(needed(asking.listing(), asking.table())), language);
+        return builder(asking, place, language).build(page);
+    }
+
+    private SheetBuilder builder(Asking asking, Place place, Locale language) {
         Words words = new Words(messages, language);
         Picks picks = new Picks(asking, language);
         return new SheetBuilder(asking, place, words, picks, menus(asking, place, words, picks, Set.of()),
-                RowMark.of(asking.listing().dress().marks(), picks.standpoint(), words)).build(page);
+                RowMark.of(asking.listing().dress().marks(), picks.standpoint(), words));
     }
 
     private MenuBuilder menus(Asking asking, Place place, Words words, Picks picks, Set<String> counted) {
@@ -168,10 +172,7 @@ public class Sheets {
         if (page.hasMore()) {
             throw ProblemsFound.of("take-away.too-many-to-print", most);
         }
-        Words words = new Words(messages, language);
-        Picks picks = new Picks(asking, language);
-        return new SheetBuilder(asking, Place.atDesk("", ""), words, picks, menus(asking, Place.atDesk("", ""), words, picks,
-                Set.of()), RowMark.of(asking.listing().dress().marks(), picks.standpoint(), words))
+        return builder(asking, Place.atDesk("", ""), language)
                 .print(page.rows(), title, Value.of(LocalDate.now(clock)), pictures);
     }
 

@@ -5,7 +5,6 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import org.pressboard.condition.Operand;
-import org.pressboard.condition.Standpoint;
 import org.pressboard.listing.Narrowing;
 import org.pressboard.listing.RequestState;
 import org.pressboard.listing.StateAddress;
@@ -50,11 +49,7 @@ final class Spans {
     }
 
     private Stretch of(String name, Operand.Span span) {
-        return new Stretch(name, beginning(span, 0), beginning(span, 1).minusDays(1));
-    }
-
-    private LocalDate beginning(Operand.Span span, int on) {
-        return ((Value.Date) new Operand.Beginning(span, on).resolve(new Standpoint(today, null)).orElseThrow()).day();
+        return new Stretch(name, span.beginning(today, 0), span.beginning(today, 1).minusDays(1));
     }
 
     /** The seasons of the weather, of whole months, as meteorologists have them (common practice). */

@@ -12,18 +12,14 @@ import org.pressboard.files.Files;
 import org.pressboard.listing.TakeAway;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.Turns;
-import org.pressboard.sheet.NotHonoured;
-import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Pace;
 import org.pressboard.sheet.Printed;
 import org.pressboard.sheet.Sheets;
 import org.pressboard.sheet.Words;
-import org.pressboard.signin.SignedIn;
 import org.pressboard.site.OpenListings;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
-import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -41,10 +37,9 @@ class PrintController {
     private static final int MOST_CHARACTERS_IN_FILE = 1_000_000;
     private static final int MOST_CHARACTERS_ON_PAGE = 4_000_000;
 
-    private static final String WATCHED = "watched";
     private static final Duration LONGEST_WAIT = Duration.ofSeconds(10);
 
-    private final OpenListings listings;
+    private final Offers offers;
     private final Sheets sheets;
     private final MessageSource messages;
     private final Pace pace;
@@ -54,8 +49,8 @@ class PrintController {
     private final Turns filing = new Turns(1);
     private final Turns printing = new Turns(2);
 
-    PrintController(OpenListings listings, Sheets sheets, Files files, MessageSource messages, Pace pace) {
-        this.listings = listings;
+    PrintController(Offers offers, Sheets sheets, Files files, MessageSource messages, Pace pace) {
+        this.offers = offers;
         this.sheets = sheets;
         this.messages = messages;
         this.pace = pace;
@@ -100,13 +95,7 @@ class PrintController {
 
     private Printed printed(String listing, MultiValueMap<String, String> parameters, Set<TakeAway> as, int most,
             String pictures, Locale language, HttpServletRequest request) {
-        MultiValueMap<String, String> asked = new LinkedMultiValueMap<>(parameters);
-        asked.remove(WATCHED);
-        OpenListings.Open open = listings.open(listing, SignedIn.currentVisitor(), asked);
-        if (open.asking().listing().takeAway().stream().noneMatch(as::contains)) {
-            throw new NotThere("not-there.take-away");
-        }
-        NotHonoured.refuse(open.asking().asked());
+        OpenListings.Open open = offers.find(listing, parameters, as);
         pace.spend(request.getRemoteAddr(), Pace.TAKE_AWAY);
         return pace.inTurn(request.getRemoteAddr(),
                 () -> sheets.print(open.asking(), open.page().title(), most, pictures, language));

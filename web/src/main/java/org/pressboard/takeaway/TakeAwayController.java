@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
+import java.util.Set;
 import org.pressboard.bulk.AllRows;
 import org.pressboard.bulk.Carrying;
 import org.pressboard.bulk.CsvOut;
@@ -16,12 +17,9 @@ import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.TakeAway;
 import org.pressboard.rows.Rows;
 import org.pressboard.sheet.Asking;
-import org.pressboard.sheet.NotHonoured;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Pace;
 import org.pressboard.sheet.Sheets;
-import org.pressboard.signin.SignedIn;
-import org.pressboard.site.OpenListings;
 import org.pressboard.value.SpreadsheetCells;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -40,7 +38,7 @@ class TakeAwayController {
     private static final String ROWS = "rows";
     private static final String WATCHED = "watched";
 
-    private final OpenListings listings;
+    private final Offers offers;
     private final Sheets sheets;
     private final CsvOut csv;
     private final XlsxOut xlsx;
@@ -50,8 +48,8 @@ class TakeAwayController {
     private final Readers readers = new Readers();
     private final Carryings carryings = new Carryings();
 
-    TakeAwayController(OpenListings listings, Sheets sheets, CsvOut csv, XlsxOut xlsx, AllRows all, Rows rows, Pace pace) {
-        this.listings = listings;
+    TakeAwayController(Offers offers, Sheets sheets, CsvOut csv, XlsxOut xlsx, AllRows all, Rows rows, Pace pace) {
+        this.offers = offers;
         this.sheets = sheets;
         this.csv = csv;
         this.xlsx = xlsx;
@@ -138,12 +136,7 @@ class TakeAwayController {
     private Asking asking(String listing, MultiValueMap<String, String> parameters, TakeAway format) {
         MultiValueMap<String, String> asked = new LinkedMultiValueMap<>(parameters);
         asked.remove(WATCHED);
-        Asking asking = listings.open(listing, SignedIn.currentVisitor(), asked).asking();
-        if (!asking.listing().takeAway().contains(format)) {
-            throw new NotThere("not-there.take-away");
-        }
-        NotHonoured.refuse(asking.asked());
-        return asking;
+        return offers.find(listing, asked, Set.of(format)).asking();
     }
 
     private static boolean isSo(MultiValueMap<String, String> parameters, String name, String value) {

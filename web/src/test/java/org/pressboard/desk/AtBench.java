@@ -11,12 +11,7 @@ import java.util.Map;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
-import org.pressboard.catalog.Catalog;
-import org.pressboard.editing.RowEditing;
-import org.pressboard.history.Author;
-import org.pressboard.schema.Publisher;
-import org.pressboard.schema.TableChanges;
-import org.pressboard.site.InBrowser;
+import org.pressboard.site.WithTables;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
 import org.pressboard.table.Fields;
@@ -27,30 +22,16 @@ import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
-import org.springframework.beans.factory.annotation.Autowired;
 
 /** What tests of the bench share: a table of crates, a page made of it, and its ticket. */
-abstract class AtBench extends InBrowser {
+abstract class AtBench extends WithTables {
 
 
-    static final Author OWNER = new Author(null, "owner@example.org", Author.Origin.DESK);
     static final FieldKey NAME = new FieldKey("name");
     static final FieldKey STATE = new FieldKey("state");
     static final FieldKey YEAR = new FieldKey("year");
     static final FieldKey DAY = new FieldKey("day");
     static final String BENCH = "/desk/pages/crates/crates";
-
-    @Autowired
-    Catalog catalog;
-
-    @Autowired
-    Publisher publisher;
-
-    @Autowired
-    TableChanges changes;
-
-    @Autowired
-    RowEditing editing;
 
     @BeforeEach
     void makeTheTable() {

@@ -12,12 +12,7 @@ import java.util.Map;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.pressboard.catalog.Catalog;
-import org.pressboard.editing.RowEditing;
-import org.pressboard.history.Author;
-import org.pressboard.schema.Publisher;
-import org.pressboard.schema.TableChanges;
-import org.pressboard.site.InBrowser;
+import org.pressboard.site.WithTables;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
@@ -30,26 +25,12 @@ import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
-import org.springframework.beans.factory.annotation.Autowired;
 
 /** Rows with a field of each kind are sorted by every one of them, and narrowed by all that can be narrowed by. */
-class KindsInListTest extends InBrowser {
+class KindsInListTest extends WithTables {
 
-    private static final Author OWNER = new Author(null, "owner@example.org", Author.Origin.DESK);
     private static final FieldKey NAME = new FieldKey("name");
     private static final String TABLE = "/desk/tables/crates";
-
-    @Autowired
-    private Catalog catalog;
-
-    @Autowired
-    private Publisher publisher;
-
-    @Autowired
-    private TableChanges changes;
-
-    @Autowired
-    private RowEditing editing;
 
     /** A kind, and three values in plain form in their order; the row with the second is added first. */
     private record Kind(String key, FieldType type, String first, String second, String third) {

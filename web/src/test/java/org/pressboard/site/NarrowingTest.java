@@ -12,14 +12,10 @@ import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.pressboard.catalog.Catalog;
-import org.pressboard.catalog.Drafts;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operator;
-import org.pressboard.editing.RowEditing;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Openness;
-import org.pressboard.history.Author;
 import org.pressboard.listing.Dress;
 import org.pressboard.listing.Finding;
 import org.pressboard.listing.Listing;
@@ -31,8 +27,6 @@ import org.pressboard.listing.Opening;
 import org.pressboard.listing.Ordering;
 import org.pressboard.listing.Show;
 import org.pressboard.listing.SortBy;
-import org.pressboard.schema.Publisher;
-import org.pressboard.schema.TableChanges;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
 import org.pressboard.table.Fields;
@@ -43,12 +37,10 @@ import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
-import org.springframework.beans.factory.annotation.Autowired;
 
 /** A visitor finds rows by every control that an owner may choose, and sees rows marked. */
-class NarrowingTest extends InBrowser {
+class NarrowingTest extends WithTables {
 
-    private static final Author OWNER = new Author(null, "owner@example.org", Author.Origin.DESK);
     private static final TableKey BARRELS = new TableKey("barrels");
     private static final TableKey SHEDS = new TableKey("sheds");
     private static final FieldKey NAME = new FieldKey("name");
@@ -58,21 +50,6 @@ class NarrowingTest extends InBrowser {
     private static final FieldKey SHED = new FieldKey("shed");
     private static final PageKey PAGE = new PageKey("barrels");
     private static final LocalDate TODAY = LocalDate.now();
-
-    @Autowired
-    private Catalog catalog;
-
-    @Autowired
-    private Drafts drafts;
-
-    @Autowired
-    private Publisher publisher;
-
-    @Autowired
-    private TableChanges changes;
-
-    @Autowired
-    private RowEditing editing;
 
     @BeforeEach
     void makeTheTables() {
@@ -111,11 +88,7 @@ class NarrowingTest extends InBrowser {
     }
 
     private void publish(Listing listing) {
-        if (catalog.page(PAGE).isEmpty()) {
-            catalog.addPage(new org.pressboard.edition.Page(PAGE, "Barrels", List.of(listing)));
-        }
-        drafts.change(PAGE, "owner", page -> page.with(List.of(listing)));
-        publisher.publish(PAGE, Map.of(BARRELS, Openness.EVERYONE, SHEDS, Openness.EVERYONE), null);
+        publish(PAGE, "Barrels", listing, BARRELS, SHEDS);
     }
 
     private Page visit(String query) {

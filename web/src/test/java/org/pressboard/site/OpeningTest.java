@@ -10,20 +10,14 @@ import java.util.Map;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.pressboard.catalog.Catalog;
-import org.pressboard.catalog.Drafts;
-import org.pressboard.editing.RowEditing;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Openness;
-import org.pressboard.history.Author;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
 import org.pressboard.listing.Opening;
 import org.pressboard.listing.Ordering;
 import org.pressboard.listing.Shown;
 import org.pressboard.listing.SortBy;
-import org.pressboard.schema.Publisher;
-import org.pressboard.schema.TableChanges;
 import org.pressboard.table.Field;
 import org.pressboard.table.Fields;
 import org.pressboard.table.Numeric;
@@ -32,33 +26,16 @@ import org.pressboard.table.TableKey;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
-import org.springframework.beans.factory.annotation.Autowired;
 
 /** A visitor opens rows from a list, in every way an owner may choose. */
-class OpeningTest extends InBrowser {
+class OpeningTest extends WithTables {
 
-    private static final Author OWNER = new Author(null, "owner@example.org", Author.Origin.DESK);
     private static final TableKey SHEDS = new TableKey("sheds");
     private static final FieldKey NAME = new FieldKey("name");
     private static final FieldKey PLOT = new FieldKey("plot");
     private static final FieldKey NOTES = new FieldKey("notes");
     private static final FieldKey HIDDEN = new FieldKey("hidden");
     private static final PageKey PAGE = new PageKey("sheds");
-
-    @Autowired
-    private Catalog catalog;
-
-    @Autowired
-    private Drafts drafts;
-
-    @Autowired
-    private Publisher publisher;
-
-    @Autowired
-    private TableChanges changes;
-
-    @Autowired
-    private RowEditing editing;
 
     @BeforeEach
     void makeTheTable() {
@@ -82,11 +59,7 @@ class OpeningTest extends InBrowser {
     private void publish(Opening opening) {
         Listing listing = Listing.plain(new ListingKey("sheds"), SHEDS, List.of(NAME, PLOT))
                 .with(Ordering.by(List.of(SortBy.up(PLOT))).paged(10)).with(opening);
-        if (catalog.page(PAGE).isEmpty()) {
-            catalog.addPage(new org.pressboard.edition.Page(PAGE, "Sheds", List.of(listing)));
-        }
-        drafts.change(PAGE, "owner", page -> page.with(List.of(listing)));
-        publisher.publish(PAGE, Map.of(SHEDS, Openness.EVERYONE), null);
+        publish(PAGE, "Sheds", listing, SHEDS);
     }
 
     private static Opening on(Opening.How how, FieldKey... fields) {

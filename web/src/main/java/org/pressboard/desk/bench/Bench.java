@@ -10,7 +10,6 @@ import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Drafts;
 import org.pressboard.condition.Clause;
 import org.pressboard.desk.DraftedPages;
-import org.pressboard.edition.Difference;
 import org.pressboard.edition.Differences;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
@@ -21,13 +20,11 @@ import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.sheet.Moments;
 import org.pressboard.sheet.NotThere;
-import org.pressboard.sheet.Words;
 import org.pressboard.signin.SignedIn;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.value.TypedForm;
 import org.pressboard.value.FieldKey;
-import org.springframework.context.MessageSource;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -47,13 +44,13 @@ class Bench {
     private final Catalog catalog;
     private final Drafts drafts;
     private final RowPicker picker;
-    private final MessageSource messages;
+    private final BenchWords words;
 
-    Bench(Catalog catalog, Drafts drafts, RowPicker picker, MessageSource messages) {
+    Bench(Catalog catalog, Drafts drafts, RowPicker picker, BenchWords words) {
         this.catalog = catalog;
         this.drafts = drafts;
         this.picker = picker;
-        this.messages = messages;
+        this.words = words;
     }
 
     @GetMapping(AT)
@@ -86,7 +83,7 @@ class Bench {
             if (what.startsWith("keep.")) {
                 begun(tables, before, parameters, model);
             }
-            model.addAttribute("problem", words().say(against.problems().all().getFirst()));
+            model.addAttribute("problem", words.desk().say(against.problems().all().getFirst()));
         }
         return shown(page, listing, model);
     }
@@ -123,7 +120,7 @@ class Bench {
         }
         fresh(tables, found, keepChange(wide(tables, found), parameters).begun(), model);
         model.addAttribute("at", "/desk/pages/" + page + "/" + listing);
-        model.addAttribute("words", words());
+        model.addAttribute("words", words.desk());
         return "desk/bench/keep :: fresh" + ("mark".equals(parameters.getFirst("for")) ? "-mark" : "");
     }
 
@@ -201,30 +198,25 @@ class Bench {
                 drafts.mark(draft.key()), steps(draft.key(), tables)));
         model.addAttribute("tables", tables.all());
         model.addAttribute("formats", TakeAway.values());
-        model.addAttribute("words", words());
+        model.addAttribute("words", words.desk());
     }
 
     private List<Ticket.StepLine> steps(PageKey page, Tables tables) {
-        DifferenceWords differences = new DifferenceWords(words(), kept -> kept(tables, kept));
+        DifferenceWords differences = words.differences(tables, language());
         return drafts.steps(page, STEPS).stream().map(step -> new Ticket.StepLine(
                 differences.of(Differences.between(step.before(), step.after(), tables)), Moments.written(step.at()),
                 step.who(), step.takenBack())).toList();
     }
 
-    private String kept(Tables tables, Difference.Kept kept) {
-        return tables.find(kept.table()).map(table -> conditions(tables, tables.reaching(table, kept.rows().fields())).of(kept.rows())).orElse("");
+    private ConditionWords conditions(Tables tables, Table table) {
+        return words.conditions(tables, table, language());
     }
 
-    private ConditionWords conditions(Tables tables, Table table) {
-        return new ConditionWords(words(), new Words(messages, catalog.published().site().language()), picker, tables, table);
+    private Locale language() {
+        return catalog.published().site().language();
     }
 
     private static String who() {
         return SignedIn.author().who();
-    }
-
-    /** The desk speaks English. */
-    private Words words() {
-        return new Words(messages, Locale.UK);
     }
 }

@@ -2,7 +2,6 @@ package org.pressboard.desk.bench;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Objects;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.DraftedPage;
@@ -10,14 +9,12 @@ import org.pressboard.catalog.Drafts;
 import org.pressboard.desk.DraftedPages;
 import org.pressboard.edition.Differences;
 import org.pressboard.edition.Edition;
-import org.pressboard.rows.RowPicker;
 import org.pressboard.schema.Publisher;
 import org.pressboard.sheet.Moments;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
 import org.pressboard.signin.SignedIn;
 import org.pressboard.table.Tables;
-import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -32,15 +29,13 @@ class Editions {
     private final Catalog catalog;
     private final Publisher publisher;
     private final Drafts drafts;
-    private final RowPicker picker;
-    private final MessageSource messages;
+    private final BenchWords benchWords;
 
-    Editions(Catalog catalog, Publisher publisher, Drafts drafts, RowPicker picker, MessageSource messages) {
+    Editions(Catalog catalog, Publisher publisher, Drafts drafts, BenchWords benchWords) {
         this.catalog = catalog;
         this.publisher = publisher;
         this.drafts = drafts;
-        this.picker = picker;
-        this.messages = messages;
+        this.benchWords = benchWords;
     }
 
     /** An edition as it is told: when it was published, and what changed with it. */
@@ -51,10 +46,8 @@ class Editions {
     String editions(@PathVariable String key, Model model) {
         DraftedPage page = DraftedPages.find(catalog, key);
         Tables tables = catalog.tables();
-        Words words = new Words(messages, Locale.UK);
-        DifferenceWords differences = new DifferenceWords(words, kept -> tables.find(kept.table()).map(table ->
-                new ConditionWords(words, new Words(messages, catalog.published().site().language()), picker, tables,
-                        tables.reaching(table, kept.rows().fields())).of(kept.rows())).orElse(""));
+        Words words = benchWords.desk();
+        DifferenceWords differences = benchWords.differences(tables, catalog.published().site().language());
         List<EditionLine> lines = new ArrayList<>();
         for (int i = 0; i < page.editions().size(); i++) {
             Edition edition = page.editions().get(i);

@@ -29,7 +29,6 @@ import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.value.Value;
 import org.pressboard.value.Row;
-import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
@@ -49,14 +48,14 @@ class SieveScreen {
     private final Catalog catalog;
     private final Rows rows;
     private final RowPicker picker;
-    private final MessageSource messages;
+    private final BenchWords benchWords;
     private final Clock clock;
 
-    SieveScreen(Catalog catalog, Rows rows, RowPicker picker, MessageSource messages, Clock clock) {
+    SieveScreen(Catalog catalog, Rows rows, RowPicker picker, BenchWords benchWords, Clock clock) {
         this.catalog = catalog;
         this.rows = rows;
         this.picker = picker;
-        this.messages = messages;
+        this.benchWords = benchWords;
         this.clock = clock;
     }
 
@@ -84,7 +83,7 @@ class SieveScreen {
         Sight sight = site.sight(visitor, there.table()).reaching(there.reached());
         Asking asking = Asking.of(there, sight, visitor, AddressPart.of(there.key(), draft.listingKeys(), parameters));
         Sieve sieve = new Sieve(there, RowQuery.of(there, sight, visitor, asking.asked().state(), LocalDate.now(clock)));
-        Words words = new Words(messages, Locale.UK);
+        Words words = benchWords.desk();
         List<Total> totals = totals(sieve, site.site().language());
         model.addAttribute("bars", bars(totals, words));
         model.addAttribute("stop", stop(totals));
@@ -92,7 +91,7 @@ class SieveScreen {
         model.addAttribute("fallen", there.keep().equals(Condition.ALWAYS) ? List.of() : picker.without(sight, visitor,
                 visitor.on(LocalDate.now(clock)), there.keep(), FALLEN + 1).stream().map(Value.Referred::heading).toList());
         model.addAttribute("mostFallen", FALLEN);
-        model.addAttribute("keep", conditions(words, site, sight.table()).of(there.keep()));
+        model.addAttribute("keep", conditions(site, sight.table()).of(there.keep()));
         model.addAttribute("as", as);
         model.addAttribute("why", why);
         model.addAttribute("answer", why.isBlank() ? null : answer(sieve, site, why.strip(), words));
@@ -138,7 +137,7 @@ class SieveScreen {
                 table.fields().stream().map(Field::key).toList());
         Optional<Row> row = rows.one(all, site.site().language(), key);
         return row.map(found -> sieve.stops(found).map(gate -> words.say("sieve.why." + gate, key,
-                gate == Gate.KEPT ? unmet(sieve, found, conditions(words, site, table)) : table.label()))
+                gate == Gate.KEPT ? unmet(sieve, found, conditions(site, table)) : table.label()))
                 .orElseGet(() -> words.say("sieve.why.here", key)))
                 .orElseGet(() -> words.say("sieve.why.TABLE", key, table.label()));
     }
@@ -147,7 +146,7 @@ class SieveScreen {
         return String.join("; ", sieve.unmet(row).stream().map(conditions::of).toList());
     }
 
-    private ConditionWords conditions(Words words, PublishedSite site, Table table) {
-        return new ConditionWords(words, new Words(messages, site.site().language()), picker, site.tables(), table);
+    private ConditionWords conditions(PublishedSite site, Table table) {
+        return benchWords.conditions(site.tables(), table, site.site().language());
     }
 }
