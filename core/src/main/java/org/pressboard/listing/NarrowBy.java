@@ -41,11 +41,6 @@ public record NarrowBy(FieldKey field, Way way, boolean one, boolean spread, Nar
         public boolean isOfValues() {
             return this == MENU || this == TAGS;
         }
-
-        /** Whether something is typed into one box. */
-        public boolean isBox() {
-            return this == CONTAINS || this == BEGINS || this == IS || this == AT_LEAST || this == AT_MOST;
-        }
     }
 
     public NarrowBy {

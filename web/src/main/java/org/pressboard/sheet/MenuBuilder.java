@@ -69,7 +69,7 @@ final class MenuBuilder {
                 isSpread, spread.map(found -> bars(field, found)).orElse(null),
                 field.type() instanceof Referring && way.isOfValues() && !place.picking().isEmpty()
                         ? place.picking() + field.key() : "",
-                rows.isPresent() || spread.isPresent() || place.tallies().isEmpty(), !control.start().isOpen());
+                rows.isPresent() || spread.isPresent() || place.tallies().isEmpty());
     }
 
     String label(Field field) {

@@ -19,7 +19,7 @@ import org.pressboard.listing.NarrowBy;
  */
 public record NarrowMenu(String key, String parameter, String label, NarrowBy.Way way, boolean one, List<Option> options,
                          @Nullable Range range, @Nullable Box box, List<Span> spans, boolean spread,
-                         @Nullable SpreadBars bars, String pick, boolean tallied, boolean started) {
+                         @Nullable SpreadBars bars, String pick, boolean tallied) {
 
     /**
      * One value.

@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.Spread;
 import org.pressboard.rows.FieldCounts;
@@ -39,20 +40,24 @@ final class Tallies {
             return Optional.of(Map.of());
         }
         RowQuery query = query(field);
-        return wanted.contains(field.key().name()) ? Optional.of(counts.byValue(query, field.key(), among, language))
-                : counts.knownByValue(query, field.key(), among);
+        return told(field, () -> counts.byValue(query, field.key(), among, language),
+                () -> counts.knownByValue(query, field.key(), among));
     }
 
     Optional<Map<String, Long>> byLetter(Field field) {
         RowQuery query = query(field);
-        return wanted.contains(field.key().name()) ? Optional.of(counts.byLetter(query, field.key(), language))
-                : counts.knownByLetter(query, field.key());
+        return told(field, () -> counts.byLetter(query, field.key(), language),
+                () -> counts.knownByLetter(query, field.key()));
     }
 
     Optional<Spread> spread(Field field) {
         RowQuery query = query(field);
-        return wanted.contains(field.key().name()) ? Optional.of(counts.spread(query, field.key(), language))
-                : counts.knownSpread(query, field.key());
+        return told(field, () -> counts.spread(query, field.key(), language),
+                () -> counts.knownSpread(query, field.key()));
+    }
+
+    private <T> Optional<T> told(Field field, Supplier<T> count, Supplier<Optional<T>> known) {
+        return wanted.contains(field.key().name()) ? Optional.of(count.get()) : known.get();
     }
 
     private RowQuery query(Field field) {

@@ -38,13 +38,13 @@ public record Ticket(String page, Listing listing, Table table, Keep keep, Strin
     }
 
     /** What the values of a field have to be formatted of. */
-    public record Kind(boolean number, boolean digits, boolean money, boolean unit, boolean day, boolean text, boolean several,
+    public record Kind(boolean digits, boolean money, boolean unit, boolean day, boolean text, boolean several,
                        boolean link, boolean picture, boolean rating, boolean lengthy) {
 
         static Kind of(Field field) {
             FieldType type = field.type();
             boolean isRating = type instanceof Numeric.Rating;
-            return new Kind(type.isNumber(), type.isNumber() && !isRating && !(type instanceof Numeric.WholeNumber),
+            return new Kind(type.isNumber() && !isRating && !(type instanceof Numeric.WholeNumber),
                     type instanceof Numeric.Money, !field.unit().isEmpty(),
                     type instanceof Temporal.Date || type instanceof Temporal.DateTime,
                     type instanceof Textual.Text || type instanceof Chosen || type instanceof Referring, type.isSeveral(),
