@@ -13,6 +13,7 @@ import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -88,6 +89,12 @@ public abstract class InBrowser extends RunningSite {
         button(page, "Sign in").click();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign out")).waitFor();
         return page;
+    }
+
+    /** What is clicked or typed follows only once the page's scripts have begun, a moment after it is loaded. */
+    protected static void waitForScripts(Page page) {
+        page.locator("[data-htmx-powered]").first()
+                .waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
     }
 
     protected static Locator button(Page page, String name) {

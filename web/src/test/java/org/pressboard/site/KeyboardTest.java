@@ -23,6 +23,7 @@ class KeyboardTest extends InBrowser {
     void aWholePageByKeysAlone() {
         Page page = desktop();
         page.navigate(address("/trees"));
+        waitForScripts(page);
         Keyboard keys = page.keyboard();
         keys.press("/");
         keys.type("hollin");

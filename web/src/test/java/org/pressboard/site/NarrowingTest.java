@@ -94,6 +94,7 @@ class NarrowingTest extends WithTables {
     private Page visit(String query) {
         Page page = desktop();
         page.navigate(address("/barrels" + query));
+        waitForScripts(page);
         return page;
     }
 
