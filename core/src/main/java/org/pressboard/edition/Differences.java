@@ -108,6 +108,8 @@ public final class Differences {
         note(!before.find().search().equals(after.find().search()), Line.LET,
                 after.find().search().isEmpty() ? "no-search" : "search", labels(after, after.find().search()));
         note(!before.find().hint().equals(after.find().hint()), Line.LET, "hint", after.find().hint());
+        note(!before.find().words().equals(after.find().words()), Line.LET,
+                after.find().words().isEmpty() ? "no-words" : "words", after.find().words());
         note(!before.find().narrow().equals(after.find().narrow()), Line.LET,
                 after.find().narrow().isEmpty() ? "no-narrowing" : "narrow", labels(after, after.find().narrow()));
         after.find().narrow().forEach(field -> controls(after, before.find().by(field), after.find().by(field)));

@@ -14,10 +14,11 @@ import org.pressboard.value.FieldKey;
  * @param hint     what stands in the empty search box; empty: what it searches
  * @param narrow   the fields by whose values rows are narrowed
  * @param unsorted whether rows stay in the listing's own order, whatever visitors would like
+ * @param words    what is searched before anybody says otherwise; empty: nothing
  * @param by       the controls of the narrowed fields, of those for which there is something to say
  */
 public record Finding(List<FieldKey> search, String hint, List<FieldKey> narrow, boolean unsorted, List<NarrowBy> by,
-                      Form form) {
+                      Form form, String words) {
 
     public static final int LONGEST_HINT = 60;
 
@@ -41,10 +42,11 @@ public record Finding(List<FieldKey> search, String hint, List<FieldKey> narrow,
         narrow = List.copyOf(narrow);
         by = by == null ? List.of() : by.stream().filter(each -> !each.isUsual()).toList();
         form = Objects.requireNonNullElse(form, Form.BAR);
+        words = search.isEmpty() || form.isOfBoxes() ? "" : Objects.requireNonNullElse(words, "").strip();
     }
 
     public static Finding by(List<FieldKey> search, List<FieldKey> narrow) {
-        return new Finding(search, "", narrow, false, List.of(), Form.BAR);
+        return new Finding(search, "", narrow, false, List.of(), Form.BAR, "");
     }
 
     /** By which control a field is narrowed. */
@@ -60,33 +62,38 @@ public record Finding(List<FieldKey> search, String hint, List<FieldKey> narrow,
     /** The same for those fields only. */
     Finding among(Predicate<FieldKey> which) {
         return new Finding(search.stream().filter(which).toList(), hint, narrow.stream().filter(which).toList(),
-                unsorted, by, form);
+                unsorted, by, form, words);
     }
 
     public Finding searching(List<FieldKey> fields) {
-        return new Finding(fields, hint, narrow, unsorted, by, form);
+        return new Finding(fields, hint, narrow, unsorted, by, form, words);
     }
 
-    public Finding hinting(String words) {
-        return new Finding(search, words, narrow, unsorted, by, form);
+    public Finding hinting(String text) {
+        return new Finding(search, text, narrow, unsorted, by, form, words);
     }
 
     public Finding narrowing(List<FieldKey> fields) {
-        return new Finding(search, hint, fields, unsorted, by, form);
+        return new Finding(search, hint, fields, unsorted, by, form, words);
     }
 
     public Finding sorting(boolean maySort) {
-        return new Finding(search, hint, narrow, !maySort, by, form);
+        return new Finding(search, hint, narrow, !maySort, by, form, words);
+    }
+
+    /** The same with these words searched before anybody says otherwise. */
+    public Finding starting(String searched) {
+        return new Finding(search, hint, narrow, unsorted, by, form, searched);
     }
 
     public Finding in(Form other) {
-        return new Finding(search, hint, narrow, unsorted, by, other);
+        return new Finding(search, hint, narrow, unsorted, by, other, words);
     }
 
     /** The same with another control for a field. */
     public Finding changing(FieldKey field, UnaryOperator<NarrowBy> change) {
         List<NarrowBy> others = new ArrayList<>(by.stream().filter(each -> !each.field().equals(field)).toList());
         others.add(change.apply(by(field)));
-        return new Finding(search, hint, narrow, unsorted, others, form);
+        return new Finding(search, hint, narrow, unsorted, others, form, words);
     }
 }

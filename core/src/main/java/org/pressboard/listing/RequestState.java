@@ -36,7 +36,7 @@ public record RequestState(String search, SortedMap<FieldKey, Narrowing> narrowi
 
     /** What the plain address asks of a listing. */
     public static RequestState startOf(Listing listing) {
-        return new RequestState("", starts(listing), List.of(), 1, listing.ordering().startSize());
+        return new RequestState(listing.find().words(), starts(listing), List.of(), 1, listing.ordering().startSize());
     }
 
     private static TreeMap<FieldKey, Narrowing> starts(Listing listing) {

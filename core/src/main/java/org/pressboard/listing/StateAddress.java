@@ -14,7 +14,7 @@ import org.pressboard.value.Value;
  * The address-bar form of a listing's request state: {@code q}, {@code f.<field>} (repeatable),
  * {@code f.<field>.from}, {@code f.<field>.to}, {@code f.<field>.has}, {@code f.<field>.begins},
  * {@code sort=-picked,name}, {@code size}, {@code page}. What is as the listing has it anyway is left out, so that equal
- * states have equal addresses; an empty {@code f.<field>=} takes back what the listing begins with. On a page with
+ * states have equal addresses; an empty {@code f.<field>=} or {@code q=} takes back what the listing begins with. On a page with
  * several listings each has a part of the address (see {@link AddressPart}).
  */
 public final class StateAddress {
@@ -61,7 +61,7 @@ public final class StateAddress {
 
     private List<String> own(RequestState state) {
         List<String> parts = new ArrayList<>();
-        if (!state.search().isBlank()) {
+        if (!state.search().strip().equals(listing.find().words())) {
             parts.add(parameter("q", state.search()));
         }
         listing.find().controls().stream()

@@ -51,7 +51,7 @@ final class StateReader {
         });
         starts(parameters, narrowing);
         narrowing.forEach(this::checkRange);
-        String search = search(first(parameters, "q"));
+        String search = parameters.containsKey("q") ? search(first(parameters, "q")) : listing.find().words();
         List<SortBy> sort = sort(first(parameters, "sort"));
         String page = first(parameters, "page");
         int size = size(first(parameters, "size"));

@@ -231,6 +231,21 @@ class StateAddressTest {
     }
 
     @Test
+    void whatIsSearchedFromTheStartIsTakenBackInTheAddress() {
+        Listing started = LISTING.with(LISTING.find().starting(" crisp "));
+        StateAddress address = new StateAddress(started, Cases.TABLE, AddressPart.whole(Map.of()));
+        RequestState start = RequestState.startOf(started);
+        assertThat(start.search()).isEqualTo("crisp");
+        assertThat(address.read().state()).isEqualTo(start);
+        assertThat(address.write(start)).isEmpty();
+        assertThat(address.write(start.cleared())).isEqualTo("?q=");
+        assertThat(address.write(start.withSearch("tart"))).isEqualTo("?q=tart");
+        assertThat(read(started, "q", "").state()).isEqualTo(start.cleared());
+        // a form with a box for each field has none for such words
+        assertThat(RequestState.startOf(started.with(started.find().in(Finding.Form.BOXES))).search()).isEmpty();
+    }
+
+    @Test
     void rowsUnderEachOtherEndWhereNobodyReadsOn() {
         Listing more = LISTING.with(LISTING.ordering().adding(true));
         assertThat(read(more, "page", "40").state().page()).isEqualTo(40);

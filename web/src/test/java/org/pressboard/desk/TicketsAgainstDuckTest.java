@@ -21,8 +21,9 @@ import java.util.UUID;
 import java.util.random.RandomGenerator;
 import java.util.random.RandomGeneratorFactory;
 import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.pressboard.bulk.Intake;
 import org.pressboard.bulk.Intakes;
 import org.pressboard.catalog.Catalog;
@@ -54,25 +55,70 @@ import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
 
 /**
- * Tickets and states of the address bar by chance, over {@code movies.json} of the npm package vega-datasets: rows, their
- * order, totals and how many rows there are of each option are those that DuckDB works out of the same, and those of memory.
+ * Tickets and states of the address bar by chance, over {@code movies.json} and {@code airports.csv} of the npm package
+ * vega-datasets: rows, their order, totals and how many rows there are of each option are those that DuckDB works out of
+ * the same, and those of memory.
  */
 class TicketsAgainstDuckTest extends RunningSite {
 
-    private static final Path FILE = Path.of("front/node_modules/vega-datasets/data/movies.json").toAbsolutePath();
+    private static final String FILES = Path.of("front/node_modules/vega-datasets/data").toAbsolutePath().toString();
     private static final Author OWNER = new Author(null, "owner@example.org", Author.Origin.DESK);
-    private static final TableKey FILMS = new TableKey("films");
     private static final FieldKey NUMBER = new FieldKey("number");
-    private static final FieldKey TITLE = new FieldKey("title");
-    private static final FieldKey GENRE = new FieldKey("genre");
-    private static final FieldKey RATING = new FieldKey("rating");
-    private static final FieldKey VOTES = new FieldKey("votes");
-    private static final FieldKey SHOWN = new FieldKey("shown");
-    private static final List<FieldKey> ALL = List.of(NUMBER, TITLE, GENRE, RATING, VOTES, SHOWN);
-    private static final List<FieldKey> ORDERED = List.of(NUMBER, RATING, VOTES, SHOWN);
+    private static final FieldKey NAME = new FieldKey("name");
+    private static final FieldKey KIND = new FieldKey("kind");
+    private static final FieldKey MEASURE = new FieldKey("measure");
+    private static final FieldKey OTHER = new FieldKey("other");
+    private static final FieldKey DAY = new FieldKey("day");
     private static final long SEED = 500_2026;
-    private static final int TICKETS = 500;
     private static final LocalDate TODAY = LocalDate.of(2026, 3, 14);
+
+    /** What is compared, and over how many tickets. */
+    private enum Data {
+        FILMS(500, 3_201, List.of("Drama", "Comedy", "Action", "Horror", "Western"), 30, List.of("the", "man", "of", "r"),
+                """
+                "Title"::varchar as name, "Major Genre" as kind, "IMDB Rating"::decimal(6, 2) as measure,
+                try_cast("IMDB Votes"::varchar as bigint) as other,
+                try_strptime("Release Date"::varchar, '%b %d %Y')::date as day from read_json_auto('movies.json')"""),
+        AIRPORTS(250, 3_376, List.of("TX", "AK", "CA", "MI", "HI"), 250, List.of("municipal", "san", "field", "y"), """
+                name, state as kind, round(latitude, 2)::decimal(9, 2) as measure,
+                round(longitude, 2)::decimal(9, 2) as other from read_csv('airports.csv', header = true, nullstr = 'NA')""");
+
+        private final int tickets;
+        private final int rows;
+        private final List<String> kinds;
+        private final int least;
+        private final List<String> words;
+        private final String select;
+
+        Data(int tickets, int rows, List<String> kinds, int least, List<String> words, String select) {
+            this.tickets = tickets;
+            this.rows = rows;
+            this.kinds = kinds;
+            this.least = least;
+            this.words = words;
+            this.select = select.replace("('", "('" + FILES + "/");
+        }
+
+        private String title() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+
+        private TableKey table() {
+            return new TableKey(title());
+        }
+
+        private boolean hasDays() {
+            return this == FILMS;
+        }
+
+        private List<FieldKey> fields() {
+            return hasDays() ? List.of(NUMBER, NAME, KIND, MEASURE, OTHER, DAY) : List.of(NUMBER, NAME, KIND, MEASURE, OTHER);
+        }
+
+        private List<FieldKey> ordered() {
+            return hasDays() ? List.of(NUMBER, MEASURE, OTHER, DAY) : List.of(NUMBER, MEASURE, OTHER);
+        }
+    }
 
     @Autowired
     private Intakes intakes;
@@ -93,35 +139,39 @@ class TicketsAgainstDuckTest extends RunningSite {
     private Path folder;
 
     private final RandomGenerator random = RandomGeneratorFactory.of("L64X128MixRandom").create(SEED);
+    private Data data = Data.FILMS;
 
     @AfterEach
     void removeTheTable() {
-        publisher.remove(FILMS);
+        publisher.remove(data.table());
     }
 
-    @Test
-    void everyTicketGivesWhatDuckDbGives() throws Exception {
+    @ParameterizedTest
+    @EnumSource
+    void everyTicketGivesWhatDuckDbGives(Data of) throws Exception {
+        data = of;
         try (Connection duck = DriverManager.getConnection("jdbc:duckdb:"); Statement sql = duck.createStatement()) {
-            sql.execute("create table films as select row_number() over () as number, \"Title\"::varchar as title, "
-                    + "\"Major Genre\" as genre, \"IMDB Rating\"::decimal(6, 2) as rating, "
-                    + "try_cast(\"IMDB Votes\"::varchar as bigint) as votes, "
-                    + "try_strptime(\"Release Date\"::varchar, '%b %d %Y')::date as shown from read_json_auto('" + FILE + "')");
-            sql.execute("copy films to '" + folder.resolve("films.csv") + "' (header)");
+            sql.execute("create table rows as select row_number() over () as number, " + data.select);
+            sql.execute("copy rows to '" + file() + "' (header)");
             bringIn();
-            Table table = catalog.table(FILMS).orElseThrow();
-            Listing plain = Listing.plain(new ListingKey("films"), FILMS, ALL);
+            Table table = catalog.table(data.table()).orElseThrow();
+            Listing plain = Listing.plain(new ListingKey(data.title()), data.table(), data.fields());
             List<Row> all = rows.rows(query(plain, table, RequestState.startOf(plain)).first(10_000), Locale.ENGLISH);
-            assertThat(all).hasSize(3_201);
-            for (int i = 0; i < TICKETS; i++) {
+            assertThat(all).hasSize(data.rows);
+            for (int i = 0; i < data.tickets; i++) {
                 compare(sql, table, all);
             }
         }
     }
 
+    private Path file() {
+        return folder.resolve(data.title() + ".csv");
+    }
+
     private void bringIn() throws Exception {
         UUID id;
-        try (InputStream in = Files.newInputStream(folder.resolve("films.csv"))) {
-            id = intakes.receive("films.csv", in);
+        try (InputStream in = Files.newInputStream(file())) {
+            id = intakes.receive(data.title() + ".csv", in);
         }
         intakes.survey(id).get();
         intakes.load(id, Objects.requireNonNull(intakes.find(id).orElseThrow().plan()), OWNER).get();
@@ -135,11 +185,11 @@ class TicketsAgainstDuckTest extends RunningSite {
 
     private void compare(Statement sql, Table table, List<Row> all) throws SQLException {
         Condition keep = condition(2);
-        Listing listing = Listing.plain(new ListingKey("films"), FILMS, ALL).keeping(keep)
-                .with(Finding.by(List.of(TITLE), List.of(GENRE, RATING, SHOWN, TITLE)));
+        Listing listing = Listing.plain(new ListingKey(data.title()), data.table(), data.fields()).keeping(keep)
+                .with(Finding.by(List.of(NAME), data.fields().subList(1, data.fields().size())));
         RequestState state = state(listing);
         RowQuery query = query(listing, table, state);
-        String where = " from films where (" + duck(keep) + ") and (" + duck(query.sought()) + ")";
+        String where = " from rows where (" + duck(keep) + ") and (" + duck(query.sought()) + ")";
         String as = where + ", seed " + SEED;
         RowPage page = rows.page(query, Locale.ENGLISH);
         List<Long> numbers = page.rows().stream().map(TicketsAgainstDuckTest::number).toList();
@@ -150,7 +200,7 @@ class TicketsAgainstDuckTest extends RunningSite {
         long found = numbers(sql, "select count(*)" + where).getFirst();
         assertThat(page.rows().isEmpty() ? rows.countToEnd(query, Locale.ENGLISH) : page.found()).as(as)
                 .isEqualTo(new Total.Exactly(found));
-        assertThat(counts.byValue(query, GENRE, List.of(), Locale.ENGLISH)).as(as).isEqualTo(byGenre(sql, where));
+        assertThat(counts.byValue(query, KIND, List.of(), Locale.ENGLISH)).as(as).isEqualTo(byKind(sql, where));
     }
 
     private static long number(Row row) {
@@ -167,9 +217,9 @@ class TicketsAgainstDuckTest extends RunningSite {
         return numbers;
     }
 
-    private static Map<String, Long> byGenre(Statement sql, String where) throws SQLException {
+    private static Map<String, Long> byKind(Statement sql, String where) throws SQLException {
         Map<String, Long> counts = new TreeMap<>();
-        try (ResultSet result = sql.executeQuery("select genre, count(*)" + where + " and genre is not null group by 1")) {
+        try (ResultSet result = sql.executeQuery("select kind, count(*)" + where + " and kind is not null group by 1")) {
             while (result.next()) {
                 counts.put(result.getString(1), result.getLong(2));
             }
@@ -188,23 +238,23 @@ class TicketsAgainstDuckTest extends RunningSite {
     private RequestState state(Listing listing) {
         RequestState state = RequestState.startOf(listing);
         if (random.nextInt(3) == 0) {
-            state = state.withSearch(pick("the", "man", "of", "r", "zz", "an e"));
+            state = state.withSearch(pick(pick(data.words), "zz", "an e"));
         }
         if (random.nextInt(3) == 0) {
-            state = state.narrowed(GENRE, Narrowing.toValues(List.of(value(GENRE), value(GENRE))));
+            state = state.narrowed(KIND, Narrowing.toValues(List.of(value(KIND), value(KIND))));
         }
         if (random.nextInt(3) == 0) {
-            state = state.narrowed(RATING, Narrowing.toRange(value(RATING), random.nextBoolean() ? value(RATING) : null));
+            state = state.narrowed(MEASURE, Narrowing.toRange(value(MEASURE), random.nextBoolean() ? value(MEASURE) : null));
         }
-        if (random.nextInt(4) == 0) {
-            state = state.narrowed(SHOWN, Narrowing.toRange(null, value(SHOWN)));
+        if (data.hasDays() && random.nextInt(4) == 0) {
+            state = state.narrowed(DAY, Narrowing.toRange(null, value(DAY)));
         }
         if (random.nextInt(5) == 0) {
-            state = state.narrowed(TITLE, Narrowing.OPEN.lettered("", pick("t", "A", "b")));
+            state = state.narrowed(NAME, Narrowing.OPEN.lettered("", pick("t", "A", "b")));
         }
         List<SortBy> sort = new ArrayList<>();
         for (int i = random.nextInt(3); i > 0; i--) {
-            FieldKey field = ORDERED.get(random.nextInt(ORDERED.size()));
+            FieldKey field = pick(data.ordered());
             if (sort.stream().noneMatch(each -> each.field().equals(field))) {
                 sort.add(new SortBy(field, random.nextBoolean()));
             }
@@ -214,11 +264,10 @@ class TicketsAgainstDuckTest extends RunningSite {
 
     private Condition condition(int depth) {
         return switch (random.nextInt(depth > 0 ? 8 : 4)) {
-            case 0 -> Condition.compare(RATING, number(), value(RATING));
-            case 1 -> random.nextBoolean() ? Condition.isEmpty(pick(GENRE, VOTES)) : Condition.compare(SHOWN, number(),
-                    value(SHOWN));
-            case 2 -> Condition.oneOf(GENRE, List.of(value(GENRE), value(GENRE)));
-            case 3 -> Condition.compare(TITLE, random.nextBoolean() ? Operator.CONTAINS : Operator.BEGINS,
+            case 0 -> Condition.compare(MEASURE, number(), value(MEASURE));
+            case 1 -> random.nextBoolean() ? Condition.isEmpty(pick(KIND, OTHER)) : day();
+            case 2 -> Condition.oneOf(KIND, List.of(value(KIND), value(KIND)));
+            case 3 -> Condition.compare(NAME, random.nextBoolean() ? Operator.CONTAINS : Operator.BEGINS,
                     Value.of(pick("the", "S", "e", "man ")));
             case 4, 5 -> new Condition.All(List.of(condition(depth - 1), condition(depth - 1)));
             case 6 -> new Condition.Any(List.of(condition(depth - 1), condition(depth - 1)));
@@ -226,16 +275,25 @@ class TicketsAgainstDuckTest extends RunningSite {
         };
     }
 
+    private Condition day() {
+        FieldKey field = data.hasDays() ? DAY : OTHER;
+        return Condition.compare(field, number(), value(field));
+    }
+
     private Operator number() {
         return pick(Operator.EQUALS, Operator.DIFFERS, Operator.LESS, Operator.AT_MOST, Operator.GREATER, Operator.AT_LEAST);
     }
 
     private Value value(FieldKey field) {
-        if (field.equals(GENRE)) {
-            return Value.of(pick("Drama", "Comedy", "Action", "Horror", "Western"));
+        if (field.equals(KIND)) {
+            return Value.of(pick(data.kinds));
         }
-        return field.equals(RATING) ? Value.of(java.math.BigDecimal.valueOf(random.nextInt(30, 90), 1))
-                : Value.of(LocalDate.of(1985, 1, 1).plusDays(random.nextInt(9_000)));
+        return field.equals(DAY) ? Value.of(LocalDate.of(1985, 1, 1).plusDays(random.nextInt(9_000)))
+                : Value.of(java.math.BigDecimal.valueOf(random.nextInt(data.least, 3 * data.least), 1));
+    }
+
+    private <T> T pick(List<T> of) {
+        return of.get(random.nextInt(of.size()));
     }
 
     @SafeVarargs

@@ -121,7 +121,7 @@ final class ListingChange {
         };
     }
 
-    /** Narrowed from the start as the proof is now. */
+    /** Searched and narrowed from the start as the proof is now. */
     private Listing starting(Listing listing) {
         MultiValueMap<String, String> asked = new LinkedMultiValueMap<>();
         String prefix = listing.key() + "~";
@@ -130,7 +130,7 @@ final class ListingChange {
                         values.stream().map(ListingChange::decoded).toList()));
         RequestState state = new StateAddress(listing, table, AddressPart.of(listing.key(), Set.of(listing.key()), asked))
                 .read().state();
-        Finding find = listing.find();
+        Finding find = listing.find().starting(state.search());
         for (FieldKey field : listing.find().narrow()) {
             find = find.changing(field, control -> control.startingWith(state.narrowingOf(field)));
         }

@@ -87,15 +87,16 @@ public record Ticket(String page, Listing listing, Table table, Keep keep, Strin
                         NarrowBy.hasSpread(line.field().type())))).toList();
     }
 
-    /** The state in which nothing is narrowed, where something is from the start. */
+    /** The state in which nothing is searched or narrowed, where something is from the start. */
     public String unstarted() {
-        return String.join("&", listing.find().controls().stream().filter(control -> !control.start().isOpen())
-                .map(control -> "f." + control.field() + "=").toList());
+        return String.join("&", Stream.concat(Stream.of("q="), listing.find().controls().stream()
+                .filter(control -> !control.start().isOpen()).map(control -> "f." + control.field() + "=")).toList());
     }
 
-    /** Whether rows are narrowed before anybody narrows them. */
+    /** Whether rows are searched or narrowed before anybody narrows them. */
     public boolean isStarted() {
-        return listing.find().controls().stream().anyMatch(control -> !control.start().isOpen());
+        return !listing.find().words().isEmpty()
+                || listing.find().controls().stream().anyMatch(control -> !control.start().isOpen());
     }
 
     public List<Field> sortable() {
