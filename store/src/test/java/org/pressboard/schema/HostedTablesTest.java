@@ -114,7 +114,7 @@ class HostedTablesTest extends StoreTest {
         Field use = table.field(Cases.USE);
         changes.changeField(table.key(), use.of(Chosen.Choice.of(List.of("Cider", "Cooking", "Juice", "Eating"))), OWNER);
         Table changed = catalog.tables().get(table.key());
-        Eventually.holds(() -> !rankIndex(changed).equals(first));
+        Eventually.holds(() -> !rankIndex(changed).isEmpty() && !rankIndex(changed).contains(first));
         assertThat(plan(firstByUse(changed))).contains("Index").contains(rankIndex(changed));
         assertThat(sql.fetch(firstByUse(changed)).getValues(1, String.class)).containsOnly("Cider");
     }
