@@ -1,19 +1,16 @@
 // The bench: words of the ticket open what they can be changed to, one at a time; the proof follows.
 import Alpine from '@alpinejs/csp';
+import { words } from './words.js';
 
 const isTyping = target => target.closest?.('input:not([type=checkbox], [type=radio]), textarea') != null;
 
 Alpine.data('bench', () => ({
-  opened: '', // the word that is open
-  inner: '', // the word within it that is
+  ...words('ticket'),
   width: 1280,
   said: '',
 
   init() {
-    this.$el.addEventListener('click', event => {
-      const word = event.target.closest('[data-opens]');
-      if (word) this.turn(word);
-    });
+    this.$el.addEventListener('click', event => this.clicked(event));
     this.follow = event => this.swapped(event);
     document.addEventListener('htmx:after:swap', this.follow);
     this.fit = () => this.scaled();
@@ -51,71 +48,26 @@ Alpine.data('bench', () => ({
     this.sift();
   },
   change() {
-    if (this.opened !== 'keep') this.turn(this.ticket().querySelector('[data-opens=keep]'));
-  },
-
-  ticket() {
-    return document.getElementById('ticket');
-  },
-  turn(word) {
-    const { opens, within } = word.dataset;
-    if (within) {
-      this.inner = this.inner === opens ? '' : opens;
-    } else {
-      this.opened = this.opened === opens ? '' : opens;
-      this.inner = '';
-    }
-    this.draw();
-    if (word.getAttribute('aria-expanded') === 'true') {
-      this.panel(opens)?.scrollIntoView({ block: 'nearest' });
-      this.panel(opens)?.querySelector('input:not([type=hidden]), select, textarea, button')?.focus();
-    }
-  },
-  panel(name) {
-    return this.ticket().querySelector(`[data-panel="${name}"]`);
-  },
-  draw() {
-    for (const panel of this.ticket().querySelectorAll('[data-panel]')) {
-      panel.hidden = ![this.opened, this.inner].includes(panel.dataset.panel);
-    }
-    for (const word of this.ticket().querySelectorAll('[data-opens]')) {
-      word.setAttribute('aria-expanded', [this.opened, this.inner].includes(word.dataset.opens));
-    }
+    if (this.opened !== 'keep') this.turn(this.root().querySelector('[data-opens=keep]'));
   },
 
   // Esc closes what is open, the innermost first; Ctrl-Z and Ctrl-Y go through the steps.
   pressed(event) {
-    if (event.key === 'Escape' && this.opened) {
-      const name = this.inner || this.opened;
-      if (this.inner) this.inner = '';
-      else this.opened = '';
-      this.draw();
-      this.ticket().querySelector(`[data-opens="${name}"]`)?.focus();
-      return;
-    }
+    if (this.closed(event)) return;
     const isStep = (event.ctrlKey || event.metaKey) && ['z', 'y'].includes(event.key.toLowerCase());
     if (!isStep || isTyping(event.target)) return;
     event.preventDefault();
     const step = event.key.toLowerCase() === 'y' || event.shiftKey ? 'redo' : 'undo';
-    this.ticket().querySelector(`[data-step=${step}]`).click();
+    this.root().querySelector(`[data-step=${step}]`).click();
   },
 
   swapped(event) {
     if (event.detail.ctx?.target?.id !== 'ticket') return;
     this.draw();
     this.reset();
-    const { mark } = this.ticket().dataset;
+    const { mark } = this.root().dataset;
     if (mark !== this.mark) this.again();
     this.mark = mark;
-  },
-  // What the answer says of a choice holds, also where somebody had chosen by hand; what is being typed stays.
-  reset() {
-    for (const element of this.ticket().querySelectorAll('input, select, textarea')) {
-      if (element === document.activeElement) continue;
-      if (element.type === 'checkbox' || element.type === 'radio') element.checked = element.defaultChecked;
-      else if (element.tagName === 'SELECT') [...element.options].forEach(each => { each.selected = each.defaultSelected; });
-      else element.value = element.defaultValue;
-    }
   },
   // The proof is asked for again where it stands, with what was searched in it.
   async again() {
@@ -148,13 +100,13 @@ Alpine.data('bench', () => ({
   },
 }));
 
-// Changes of a ticket carry what tells that they come from this desk; some, how the proof is narrowed.
+// Changes carry what tells that they come from this desk; some, how the proof is narrowed.
 document.addEventListener('htmx:config:request', ({ detail: { ctx } }) => {
   if ('asksProof' in ctx.sourceElement.dataset) {
     ctx.request.body.set('state', document.querySelector('.proof-frame iframe').contentWindow.location.search);
   }
-  const ticket = ctx.sourceElement.closest('#ticket');
-  if (ticket && ctx.request.method.toUpperCase() === 'POST') {
-    ctx.request.headers[ticket.dataset.header] = ticket.dataset.token;
+  const from = ctx.sourceElement.closest('[data-token]');
+  if (from && ctx.request.method.toUpperCase() === 'POST') {
+    ctx.request.headers[from.dataset.header] = from.dataset.token;
   }
 });

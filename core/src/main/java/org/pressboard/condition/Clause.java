@@ -37,7 +37,9 @@ public record Clause(FieldKey field, Comparison is, List<Value> values) {
             case AT_MOST -> compare(Operator.AT_MOST);
             case BETWEEN -> new Condition.All(List.of(Condition.compare(field, Operator.AT_LEAST, values.get(0)),
                     Condition.compare(field, Operator.AT_MOST, values.get(1))));
-            case VISITOR -> new Condition.Compare(field, Operator.EQUALS, new Operand.OfVisitor());
+            case VISITOR -> ofVisitor(Operand.OfVisitor.EMAIL);
+            case ME -> ofVisitor(Operand.OfVisitor.ROW);
+            case VISITORS -> ofVisitor(Operand.OfVisitor.of(new FieldKey(((Value.Text) values.getFirst()).text())));
             case PAGE_TITLE -> ofPage(Operand.PagePart.TITLE);
             case PAGE_ADDRESS -> ofPage(Operand.PagePart.ADDRESS);
             case TODAY -> span(new Operand.Today(0), new Operand.Today(1));
@@ -59,6 +61,10 @@ public record Clause(FieldKey field, Comparison is, List<Value> values) {
 
     private Condition orNothing(Condition differing) {
         return new Condition.Any(List.of(differing, Condition.isEmpty(field)));
+    }
+
+    private Condition ofVisitor(Operand.OfVisitor operand) {
+        return new Condition.Compare(field, Operator.EQUALS, operand);
     }
 
     private Condition ofPage(Operand.PagePart part) {
@@ -94,11 +100,16 @@ public record Clause(FieldKey field, Comparison is, List<Value> values) {
         List<Clause> candidates = new ArrayList<>();
         for (Comparison is : Comparison.values()) {
             boolean isFit = is.operands() == 0 || (is.isOfSeveral() ? !values.isEmpty() : values.size() == is.operands());
-            if (isFit && (!is.isOfCount() || values.getFirst() instanceof Value.Whole)) {
+            if (isFit && (is != Comparison.VISITORS || isVisitors(condition)) && (!is.isOfCount() || values.getFirst() instanceof Value.Whole)) {
                 candidates.add(new Clause(field, is, is.operands() == 0 ? List.of() : values));
             }
         }
         return candidates;
+    }
+
+    private static boolean isVisitors(Condition condition) {
+        return condition instanceof Condition.Compare(FieldKey field, Operator operator,
+                Operand.OfVisitor(Operand.VisitorPart part, FieldKey of)) && of != null;
     }
 
     private static List<Value> values(Condition condition) {
@@ -107,6 +118,8 @@ public record Clause(FieldKey field, Comparison is, List<Value> values) {
             case Condition.Any(List<Condition> parts) -> parts.stream().flatMap(part -> values(part).stream()).toList();
             case Condition.Not(Condition part) -> values(part);
             case Condition.Compare(FieldKey field, Operator operator, Operand.Fixed(Value value)) -> List.of(value);
+            case Condition.Compare(FieldKey field, Operator operator,
+                    Operand.OfVisitor(Operand.VisitorPart part, FieldKey of)) when of != null -> List.of(Value.of(of.name()));
             case Condition.Compare(FieldKey field, Operator operator, Operand.Today(int on)) -> on < 0
                     ? List.of(Value.of((long) -on)) : on > 1 ? List.of(Value.of(on - 1L)) : List.of();
             case Condition.OneOf(FieldKey field, List<Value> some) -> some;

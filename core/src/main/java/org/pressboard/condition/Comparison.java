@@ -14,6 +14,8 @@ public enum Comparison {
     BETWEEN(2),
     /** The visitor's own, by their e-mail address. */
     VISITOR(0),
+    /** The visitor themselves, by their row among the members; what they have in a field of it. */
+    ME(0), VISITORS(1),
     /** What the page is called; the page's address. */
     PAGE_TITLE(0), PAGE_ADDRESS(0),
     TODAY(0), THIS_WEEK(0), THIS_MONTH(0), THIS_YEAR(0),

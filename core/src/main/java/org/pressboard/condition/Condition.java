@@ -71,6 +71,13 @@ public sealed interface Condition {
         }
     }
 
+    /**
+     * The row is the visitor's own: its field leads to their row among the members, or has their e-mail address, whatever
+     * they may see of what lies on the way to it. True or false, never unknown.
+     */
+    record Owned(FieldKey by) implements Condition {
+    }
+
     static Condition compare(FieldKey field, Operator operator, Value value) {
         return new Compare(field, operator, new Operand.Fixed(value));
     }
@@ -115,7 +122,8 @@ public sealed interface Condition {
 
     /** Whether the answer may differ with the day or with whoever looks. */
     default boolean dependsOnStandpoint() {
-        return has(leaf -> leaf instanceof Compare compare && !(compare.operand instanceof Operand.Fixed));
+        return has(leaf -> leaf instanceof Owned
+                || (leaf instanceof Compare compare && !(compare.operand instanceof Operand.Fixed)));
     }
 
     /** Whether it looks for words or letters within texts. */
@@ -135,6 +143,7 @@ public sealed interface Condition {
             case OneOf oneOf -> oneOf;
             case Empty empty -> empty;
             case Mentions mentions -> mentions;
+            case Owned owned -> owned;
         };
     }
 
@@ -148,6 +157,7 @@ public sealed interface Condition {
             case OneOf oneOf -> Set.of(oneOf.field);
             case Empty empty -> Set.of(empty.field);
             case Mentions mentions -> Set.copyOf(mentions.among);
+            case Owned owned -> Set.of(owned.by);
         };
     }
 
@@ -165,6 +175,7 @@ public sealed interface Condition {
             case OneOf oneOf -> wanted.test(oneOf);
             case Empty empty -> wanted.test(empty);
             case Mentions mentions -> wanted.test(mentions);
+            case Owned owned -> wanted.test(owned);
         };
     }
 

@@ -22,6 +22,8 @@ final class Evaluation {
             case Condition.OneOf oneOf -> oneOf(oneOf, row.find(oneOf.field()));
             case Condition.Mentions mentions -> Truth.of(mentions.among().stream().anyMatch(field -> compare(
                     row.find(field), Operator.CONTAINS, Optional.of(Value.of(mentions.text()))) == Truth.TRUE));
+            case Condition.Owned owned -> Truth.of(row.find(owned.by()).stream()
+                    .flatMap(value -> value.each().stream()).anyMatch(standpoint.who()::owns));
             case Condition.Compare compare -> compare(row.find(compare.field()), compare.operator(),
                     compare.operand().resolve(standpoint));
         };

@@ -3,7 +3,10 @@ package org.pressboard.condition;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.temporal.TemporalAdjusters;
+import java.util.Objects;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
 
 /** What a field is compared with. */
@@ -13,9 +16,30 @@ public sealed interface Operand {
     record Fixed(Value value) implements Operand {
     }
 
-    /** The e-mail address of whoever looks; absent for those who are not signed in. */
-    record OfVisitor() implements Operand {
+    /**
+     * Something of whoever looks; absent for those who are not signed in, or have nothing there.
+     *
+     * @param field of {@link VisitorPart#FIELD}, which one of their row among the members
+     */
+    record OfVisitor(VisitorPart part, @Nullable FieldKey field) implements Operand {
+
+        /** Their e-mail address. */
+        public static final OfVisitor EMAIL = new OfVisitor(VisitorPart.EMAIL, null);
+
+        /** Their row among the members. */
+        public static final OfVisitor ROW = new OfVisitor(VisitorPart.ROW, null);
+
+        public OfVisitor {
+            part = Objects.requireNonNullElse(part, VisitorPart.EMAIL);
+        }
+
+        public static OfVisitor of(FieldKey field) {
+            return new OfVisitor(VisitorPart.FIELD, field);
+        }
     }
+
+    /** What there is to whoever looks: their e-mail address, their name, their row among the members, a field of it. */
+    enum VisitorPart { EMAIL, NAME, ROW, FIELD }
 
     /** What the page is called, or its address; absent where a condition stands on none. */
     record OfPage(PagePart part) implements Operand {
@@ -50,7 +74,7 @@ public sealed interface Operand {
     default Optional<Value> resolve(Standpoint standpoint) {
         return switch (this) {
             case Fixed fixed -> Optional.of(fixed.value);
-            case OfVisitor ofVisitor -> standpoint.visitorEmail().map(Value::of);
+            case OfVisitor ofVisitor -> standpoint.who().part(ofVisitor);
             case OfPage ofPage -> Optional.empty();
             case Beginning beginning ->
                     Optional.of(Value.of(beginning.span.beginning(standpoint.today(), beginning.on)));

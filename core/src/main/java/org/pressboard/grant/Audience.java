@@ -1,16 +1,33 @@
 package org.pressboard.grant;
 
 /** Whom a grant is given to. */
-public enum Audience {
-    /** Everybody, signed in or not. */
-    EVERYONE,
-    /** Those who are signed in. */
-    MEMBERS;
+public sealed interface Audience {
 
-    boolean includes(Visitor visitor) {
+    /** Everybody, signed in or not. */
+    Audience EVERYONE = new Everyone();
+
+    /** Those who are signed in. */
+    Audience MEMBERS = new Members();
+
+    record Everyone() implements Audience {
+    }
+
+    record Members() implements Audience {
+    }
+
+    /** Those in a group of members. */
+    record Those(GroupKey group) implements Audience {
+    }
+
+    static Audience those(GroupKey group) {
+        return new Those(group);
+    }
+
+    default boolean includes(Visitor visitor) {
         return switch (this) {
-            case EVERYONE -> true;
-            case MEMBERS -> visitor.kind() != Visitor.Kind.ANYONE;
+            case Everyone everyone -> true;
+            case Members members -> visitor.kind() != Visitor.Kind.ANYONE;
+            case Those those -> visitor.groups().contains(those.group);
         };
     }
 }

@@ -1,8 +1,11 @@
 package org.pressboard.grant;
 
 import java.util.List;
+import java.util.Optional;
 import org.pressboard.condition.Condition;
 import org.pressboard.problem.Problem;
+import org.pressboard.table.Table;
+import org.pressboard.table.Tables;
 
 /**
  * All grants of one table. Without a grant nobody but the staff may do anything; staff may do everything.
@@ -10,8 +13,10 @@ import org.pressboard.problem.Problem;
  * <pre>{@code
  * Decision decision = grants.decide(visitor, Verb.SEE);
  * }</pre>
+ *
+ * @param ofOwn which rows are the visitor's own
  */
-public record Grants(List<Grant> all) {
+public record Grants(List<Grant> all, Condition ofOwn) {
 
     /** Nobody but staff. */
     public static final Grants NONE = new Grants(List.of());
@@ -20,17 +25,43 @@ public record Grants(List<Grant> all) {
         all = List.copyOf(all);
     }
 
+    /** Of a table in which no row is anybody's own. */
+    public Grants(List<Grant> all) {
+        this(all, Condition.NEVER);
+    }
+
+    /** The same for that table as it is: with what makes rows somebody's own, and nothing that it has no more. */
+    public Grants of(Tables tables, Table table) {
+        return new Grants(all.stream().map(grant -> grant.of(table)).toList(), Ownership.of(tables, table));
+    }
+
     public Decision decide(Visitor visitor, Verb verb) {
         if (visitor.isStaff()) {
             return new Decision.Allowed(Condition.ALWAYS);
         }
-        List<Condition> rows = all.stream()
-                .filter(grant -> grant.verb() == verb && grant.audience().includes(visitor))
-                .map(Grant::rows)
-                .toList();
-        if (rows.isEmpty()) {
-            return new Decision.Refused(Problem.of("not-granted." + verb.name().toLowerCase(java.util.Locale.ROOT)));
+        List<Grant> given = given(visitor, verb);
+        if (given.isEmpty()) {
+            return new Decision.Refused(Problem.of("not-granted." + verb.word()));
         }
-        return new Decision.Allowed(rows.contains(Condition.ALWAYS) ? Condition.ALWAYS : Condition.any(rows));
+        return new Decision.Allowed(rows(given));
+    }
+
+    private List<Grant> given(Visitor visitor, Verb verb) {
+        return all.stream().filter(grant -> grant.verb() == verb && grant.audience().includes(visitor)).toList();
+    }
+
+    /** Which rows one of the grants is for. */
+    public Condition reach(Grant grant) {
+        return grant.own() ? ofOwn : grant.rows();
+    }
+
+    private Condition rows(List<Grant> given) {
+        List<Condition> rows = given.stream().map(this::reach).distinct().toList();
+        return rows.contains(Condition.ALWAYS) ? Condition.ALWAYS : Condition.any(rows);
+    }
+
+    /** The grant of that audience and verb, where there is one. */
+    public Optional<Grant> find(Audience audience, Verb verb) {
+        return all.stream().filter(grant -> grant.audience().equals(audience) && grant.verb() == verb).findFirst();
     }
 }

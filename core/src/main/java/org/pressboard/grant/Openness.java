@@ -1,11 +1,15 @@
 package org.pressboard.grant;
 
 import java.util.List;
+import java.util.stream.Stream;
 import org.pressboard.condition.Condition;
 
-/** The simplest thing to say of a table: who may see all of its rows. */
+/** The simplest thing to say of a table: who may see all of its rows, where there is no more to it. */
 public enum Openness {
-    NOBODY, MEMBERS, EVERYONE;
+    NOBODY,
+    /** Its grants say more than could be said so. */
+    AS_GRANTED,
+    MEMBERS, EVERYONE;
 
     /** The grants that say so. */
     public Grants toGrants() {
@@ -13,14 +17,13 @@ public enum Openness {
             case NOBODY -> Grants.NONE;
             case MEMBERS -> new Grants(List.of(new Grant(Audience.MEMBERS, Verb.SEE, Condition.ALWAYS)));
             case EVERYONE -> new Grants(List.of(Grant.everyoneSeesAll()));
+            case AS_GRANTED -> throw new IllegalStateException("Which grants, they say themselves");
         };
     }
 
-    /** The widest of these that the grants come to. */
+    /** Which of these the grants come to. */
     public static Openness of(Grants grants) {
-        if (grants.decide(Visitor.ANYONE, Verb.SEE).isAllowed()) {
-            return EVERYONE;
-        }
-        return grants.decide(Visitor.member(""), Verb.SEE).isAllowed() ? MEMBERS : NOBODY;
+        return Stream.of(NOBODY, MEMBERS, EVERYONE).filter(each -> each.toGrants().all().equals(grants.all())).findFirst()
+                .orElse(AS_GRANTED);
     }
 }

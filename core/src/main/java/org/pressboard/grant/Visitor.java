@@ -1,24 +1,44 @@
 package org.pressboard.grant;
 
 import java.time.LocalDate;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.condition.Onlooker;
 import org.pressboard.condition.Standpoint;
+import org.pressboard.value.Row;
 
-/** Whoever looks at a page: somebody not signed in, a member, or one of the staff (owner and editors). */
-public record Visitor(Kind kind, @Nullable String email) {
+/**
+ * Whoever looks at a page: somebody not signed in, a member, or one of the staff (owner and editors).
+ *
+ * @param groups those that they belong to
+ */
+public record Visitor(Kind kind, Onlooker who, Set<GroupKey> groups) {
 
     /** What somebody is to the site. */
     public enum Kind { ANYONE, MEMBER, STAFF }
 
     /** Somebody who is not signed in. */
-    public static final Visitor ANYONE = new Visitor(Kind.ANYONE, null);
+    public static final Visitor ANYONE = new Visitor(Kind.ANYONE, Onlooker.NOBODY, Set.of());
 
+    public Visitor {
+        groups = Set.copyOf(groups);
+    }
+
+    /** A member of whom nothing but the address is known. */
     public static Visitor member(String email) {
-        return new Visitor(Kind.MEMBER, email);
+        return new Visitor(Kind.MEMBER, new Onlooker(email, "", null), Set.of());
+    }
+
+    public static Visitor member(String email, String name, Row row, Set<GroupKey> groups) {
+        return new Visitor(Kind.MEMBER, new Onlooker(email, name, row), groups);
     }
 
     public static Visitor staff(String email) {
-        return new Visitor(Kind.STAFF, email);
+        return new Visitor(Kind.STAFF, new Onlooker(email, "", null), Set.of());
+    }
+
+    public @Nullable String email() {
+        return who.email();
     }
 
     public boolean isStaff() {
@@ -26,6 +46,6 @@ public record Visitor(Kind kind, @Nullable String email) {
     }
 
     public Standpoint on(LocalDate today) {
-        return new Standpoint(today, email);
+        return new Standpoint(today, who);
     }
 }

@@ -16,9 +16,10 @@ import org.pressboard.value.FieldKey;
  * @param heading     the field by which people know a row; {@code null}: the first that lends itself
  * @param rowKey      the field whose values stand in addresses of rows; {@code null}: the rows' numbers
  * @param people      the field with the e-mail address where this is the table of the members; else {@code null}
+ * @param owner       the field by which a row is somebody's own, if of another table; {@code null}: none is
  */
 public record Table(TableKey key, String label, Fields fields, String description, @Nullable FieldKey heading,
-                    @Nullable FieldKey rowKey, @Nullable FieldKey people) {
+                    @Nullable FieldKey rowKey, @Nullable FieldKey people, @Nullable FieldKey owner) {
 
     public static final int LONGEST_LABEL = 100;
 
@@ -29,7 +30,7 @@ public record Table(TableKey key, String label, Fields fields, String descriptio
     }
 
     public Table(TableKey key, String label, Fields fields) {
-        this(key, label, fields, "", null, null, null);
+        this(key, label, fields, "", null, null, null, null);
     }
 
     /** @throws NoSuchField when the table has no such field */
@@ -73,7 +74,7 @@ public record Table(TableKey key, String label, Fields fields, String descriptio
 
     public Table with(Fields others) {
         return new Table(key, label, others, description, kept(heading, others), kept(rowKey, others),
-                kept(people, others));
+                kept(people, others), owner != null && owner.isThrough() ? owner : kept(owner, others));
     }
 
     private static @Nullable FieldKey kept(@Nullable FieldKey chosen, Fields fields) {
@@ -87,12 +88,17 @@ public record Table(TableKey key, String label, Fields fields, String descriptio
     }
 
     public Table labelled(String other, String otherDescription) {
-        return new Table(key, other, fields, otherDescription, heading, rowKey, people);
+        return new Table(key, other, fields, otherDescription, heading, rowKey, people, owner);
     }
 
     /** The same with rows known by these fields. */
     public Table knownBy(@Nullable FieldKey otherHeading, @Nullable FieldKey otherRowKey,
             @Nullable FieldKey otherPeople) {
-        return new Table(key, label, fields, description, otherHeading, otherRowKey, otherPeople);
+        return new Table(key, label, fields, description, otherHeading, otherRowKey, otherPeople, owner);
+    }
+
+    /** The same with rows that are somebody's own by that field. */
+    public Table ownedBy(@Nullable FieldKey field) {
+        return new Table(key, label, fields, description, heading, rowKey, people, field);
     }
 }

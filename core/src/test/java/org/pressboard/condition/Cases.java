@@ -52,7 +52,7 @@ public final class Cases {
 
     public static final LocalDate TODAY = LocalDate.of(2026, 3, 14);
     public static final Standpoint MIRA = new Standpoint(TODAY, "mira@example.org");
-    public static final Standpoint NOBODY = new Standpoint(TODAY, null);
+    public static final Standpoint NOBODY = new Standpoint(TODAY, Onlooker.NOBODY);
 
     private static final List<String> TEXTS = List.of("Åsby", "åSBY", "Straße", "STRASSE", "100% sure", "a_b", "a\\b",
             "it's", "", " ", "Zoë", "zoe", "x\ny", "ÉDITH", "édith", "日本", "\uD83C\uDF4F apple", "%", "_", "Cider");
@@ -134,7 +134,7 @@ public final class Cases {
             return new Operand.Today(random.nextInt(-2, 3));
         }
         if (other && TABLE.field(field).type().isText()) {
-            return new Operand.OfVisitor();
+            return Operand.OfVisitor.EMAIL;
         }
         return new Operand.Fixed(value(field, random));
     }

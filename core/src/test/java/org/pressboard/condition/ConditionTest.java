@@ -69,7 +69,7 @@ class ConditionTest {
 
     @Test
     void ownRowsAreThoseOfWhoeverLooks() {
-        Condition own = new Condition.Compare(KEEPER, Operator.EQUALS, new Operand.OfVisitor());
+        Condition own = new Condition.Compare(KEEPER, Operator.EQUALS, Operand.OfVisitor.EMAIL);
         Row row = new Row(1, Map.of(KEEPER, Value.of("mira@example.org")));
         assertThat(own.holds(row, MIRA)).isTrue();
         assertThat(own.holds(row, new Standpoint(Cases.TODAY, "tomas@example.org"))).isFalse();

@@ -3,10 +3,18 @@ package org.pressboard.grant;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.pressboard.condition.Cases;
 import org.pressboard.condition.Condition;
+import org.pressboard.condition.Onlooker;
 import org.pressboard.condition.Operator;
+import org.pressboard.condition.Standpoint;
+import org.pressboard.table.Fields;
+import org.pressboard.table.Table;
+import org.pressboard.table.Tables;
+import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 
 class GrantsTest {
@@ -45,8 +53,38 @@ class GrantsTest {
 
     @Test
     void opennessSaysWhatItsGrantsSay() {
-        for (Openness openness : Openness.values()) {
+        for (Openness openness : List.of(Openness.NOBODY, Openness.MEMBERS, Openness.EVERYONE)) {
             assertThat(Openness.of(openness.toGrants())).isEqualTo(openness);
         }
+        assertThat(Openness.of(new Grants(List.of(Grant.ofOwn(Audience.MEMBERS, Verb.SEE))))).isEqualTo(Openness.AS_GRANTED);
+    }
+
+    @Test
+    void aGroupIsWhomItsConditionMeetsAndWhomAHandPutIn() {
+        Group group = new Group(new GroupKey("ciderists"), "Ciderists", CIDER, Set.of(7L));
+        Standpoint here = new Standpoint(Cases.TODAY, Onlooker.NOBODY);
+        assertThat(group.includes(new Row(1, Map.of(Cases.USE, Value.of("Cider"))), here)).isTrue();
+        assertThat(group.includes(new Row(1, Map.of(Cases.USE, Value.of("Eating"))), here)).isFalse();
+        assertThat(group.includes(new Row(7, Map.of()), here)).isTrue();
+        // without the field that it asks about, nobody meets it
+        Table without = Cases.TABLE.with(new Fields(List.of(Cases.TABLE.field(Cases.NAME))));
+        assertThat(group.of(without).includes(new Row(1, Map.of(Cases.USE, Value.of("Cider"))), here)).isFalse();
+    }
+
+    @Test
+    void grantsToAGroupAreForThoseInItAlone() {
+        GroupKey key = new GroupKey("ciderists");
+        Grants grants = new Grants(List.of(new Grant(Audience.those(key), Verb.CHANGE, CIDER)));
+        Visitor inIt = new Visitor(Visitor.Kind.MEMBER, Onlooker.NOBODY, Set.of(key));
+        assertThat(grants.decide(inIt, Verb.CHANGE).rows()).isEqualTo(CIDER);
+        assertThat(grants.decide(inIt, Verb.SEE).isAllowed()).isFalse();
+        assertThat(grants.decide(MEMBER, Verb.CHANGE).isAllowed()).isFalse();
+    }
+
+    @Test
+    void whatIsGrantedByAFieldThatIsGoneIsGrantedOfNothing() {
+        Table without = Cases.TABLE.with(new Fields(List.of(Cases.TABLE.field(Cases.NAME))));
+        Grants grants = new Grants(List.of(new Grant(Audience.EVERYONE, Verb.SEE, CIDER.not())));
+        assertThat(grants.of(Tables.alone(without), without).decide(MEMBER, Verb.SEE).rows()).isEqualTo(Condition.NEVER);
     }
 }

@@ -22,6 +22,8 @@ import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Grant;
 import org.pressboard.grant.Grants;
+import org.pressboard.grant.Group;
+import org.pressboard.grant.GroupKey;
 import org.pressboard.listing.Listing;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
@@ -82,8 +84,9 @@ public class Catalog {
                 .forEach(grant -> grants.computeIfAbsent(new TableKey(grant.tableKey()),
                         key -> new java.util.ArrayList<>()).add(grant.toGrant()));
         Map<TableKey, Grants> byTable = new HashMap<>();
-        grants.forEach((key, all) -> byTable.put(key, new Grants(all)));
-        return new PublishedSite(site(), editions, tables, byTable, formerAddresses());
+        grants.forEach((key, all) -> tables.find(key)
+                .ifPresent(table -> byTable.put(key, new Grants(all).of(tables, table))));
+        return new PublishedSite(site(), editions, tables, byTable, groups(), formerAddresses());
     }
 
     /** Listings of tables that are in the bin are not shown, until the table is put back. */
@@ -118,6 +121,32 @@ public class Catalog {
     @Transactional
     public void changeSite(Site site) {
         entities.find(SiteEntity.class, SiteEntity.ONLY).change(site);
+        tellOthers();
+    }
+
+    /** The groups of members, in their order. */
+    @Transactional(readOnly = true)
+    public List<Group> groups() {
+        return entities.createQuery("from GroupEntity order by position, key", GroupEntity.class).getResultStream()
+                .map(GroupEntity::toGroup).toList();
+    }
+
+    /** Keeps a group, a new one behind all others. */
+    @Transactional
+    public void keepGroup(Group group) {
+        GroupEntity known = entities.find(GroupEntity.class, group.key().name());
+        if (known == null) {
+            entities.persist(new GroupEntity(group, groups().size()));
+        } else {
+            known.change(group);
+        }
+        tellOthers();
+    }
+
+    /** Removes a group, and in the catalog what was granted to it; whoever calls sees to the row security. */
+    @Transactional
+    public void removeGroup(GroupKey key) {
+        entities.remove(entities.find(GroupEntity.class, key.name()));
         tellOthers();
     }
 

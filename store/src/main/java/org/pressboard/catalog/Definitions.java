@@ -152,7 +152,8 @@ public final class Definitions {
         @Type(name = "compare", value = Condition.Compare.class),
         @Type(name = "one-of", value = Condition.OneOf.class),
         @Type(name = "empty", value = Condition.Empty.class),
-        @Type(name = "mentions", value = Condition.Mentions.class)
+        @Type(name = "mentions", value = Condition.Mentions.class),
+        @Type(name = "owned", value = Condition.Owned.class)
     })
     private interface Conditions {
     }

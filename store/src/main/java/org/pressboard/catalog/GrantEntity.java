@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Condition;
 import org.pressboard.grant.Audience;
 import org.pressboard.grant.Grant;
+import org.pressboard.grant.GroupKey;
 import org.pressboard.grant.Verb;
 import org.pressboard.table.TableKey;
 
@@ -26,11 +27,15 @@ class GrantEntity {
 
     private String tableKey;
 
-    @Enumerated(EnumType.STRING)
-    private Audience audience;
+    /** One of those that are for everybody, or that it is a group. */
+    private String audience;
+
+    private @Nullable String groupKey;
 
     @Enumerated(EnumType.STRING)
     private Verb verb;
+
+    private boolean own;
 
     @JdbcTypeCode(SqlTypes.JSON)
     private String rows;
@@ -41,8 +46,16 @@ class GrantEntity {
 
     GrantEntity(TableKey table, Grant grant) {
         this.tableKey = table.name();
-        this.audience = grant.audience();
+        switch (grant.audience()) {
+            case Audience.Everyone everyone -> this.audience = "EVERYONE";
+            case Audience.Members members -> this.audience = "MEMBERS";
+            case Audience.Those(GroupKey group) -> {
+                this.audience = "GROUP";
+                this.groupKey = group.name();
+            }
+        }
         this.verb = grant.verb();
+        this.own = grant.own();
         this.rows = Definitions.write(grant.rows());
     }
 
@@ -51,6 +64,14 @@ class GrantEntity {
     }
 
     Grant toGrant() {
-        return new Grant(audience, verb, Definitions.read(rows, Condition.class));
+        return new Grant(audience(), verb, own, Definitions.read(rows, Condition.class));
+    }
+
+    private Audience audience() {
+        return switch (audience) {
+            case "EVERYONE" -> Audience.EVERYONE;
+            case "MEMBERS" -> Audience.MEMBERS;
+            default -> Audience.those(new GroupKey(java.util.Objects.requireNonNull(groupKey)));
+        };
     }
 }

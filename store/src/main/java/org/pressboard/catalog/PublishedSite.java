@@ -10,6 +10,7 @@ import org.pressboard.edition.Edition;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Decision;
 import org.pressboard.grant.Grants;
+import org.pressboard.grant.Group;
 import org.pressboard.grant.Openness;
 import org.pressboard.grant.Sight;
 import org.pressboard.grant.Verb;
@@ -24,14 +25,17 @@ import org.pressboard.table.Tables;
  * Everything that the visitors' pages need to know of the site besides rows, as it stood at one moment. Immutable.
  *
  * @param editions the shown edition of each published page, in the order of the menu
+ * @param groups   the groups of members
  * @param formerly the addresses that pages had before, and where each of these pages is now
  */
 public record PublishedSite(Site site, List<Edition> editions, Tables tables,
-                            Map<TableKey, Grants> grants, Map<String, PageKey> formerly) {
+                            Map<TableKey, Grants> grants, List<Group> groups,
+                            Map<String, PageKey> formerly) {
 
     public PublishedSite {
         editions = List.copyOf(editions);
         grants = Map.copyOf(grants);
+        groups = List.copyOf(groups);
         formerly = Map.copyOf(formerly);
     }
 
@@ -67,7 +71,12 @@ public record PublishedSite(Site site, List<Edition> editions, Tables tables,
 
     /** Whether the visitor may see rows of the table, and which. */
     public Decision maySee(Visitor visitor, TableKey table) {
-        return grants(table).decide(visitor, Verb.SEE);
+        return may(visitor, Verb.SEE, table);
+    }
+
+    /** Whether the visitor may do that to rows of the table, and to which. */
+    public Decision may(Visitor visitor, Verb verb, TableKey table) {
+        return grants(table).decide(visitor, verb);
     }
 
     /** Who may see all rows of the table. */

@@ -45,8 +45,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class RowEditing {
 
-    private static final Standpoint NOBODY = new Standpoint(java.time.LocalDate.EPOCH, null);
-
     private final DSLContext sql;
     private final Catalog catalog;
     private final Acts acts;
@@ -93,7 +91,7 @@ public class RowEditing {
     }
 
     private Optional<Row> find(Tables tables, Table table, long row) {
-        TableSql from = TableSql.of(Sight.whole(tables, table.key()), NOBODY, Locale.ENGLISH);
+        TableSql from = TableSql.of(Sight.whole(tables, table.key()), Standpoint.NOBODY, Locale.ENGLISH);
         Picking picking = Picking.whole(from, table.fields().stream().map(org.pressboard.table.Field::key).toList());
         return sql.select(picking.columns()).from(from.asTable()).where(from.rowId().eq(row))
                 .fetchOptional(picking::row);

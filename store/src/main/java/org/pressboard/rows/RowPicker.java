@@ -1,6 +1,5 @@
 package org.pressboard.rows;
 
-import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import org.jooq.DSLContext;
@@ -30,7 +29,6 @@ public class RowPicker {
     public static final int OFFERED = 20;
 
     private static final int MOST_WORDS = 10;
-    private static final Standpoint NOBODY = new Standpoint(LocalDate.EPOCH, null);
 
     private final Rows rows;
     private final DSLContext sql;
@@ -44,7 +42,7 @@ public class RowPicker {
 
     /** Among all rows of a table, for those who may see them all. */
     public List<Value.Referred> find(Tables tables, Table table, String words, Locale language) {
-        return find(Sight.whole(tables, table.key()), Visitor.staff(""), NOBODY, words, language);
+        return find(Sight.whole(tables, table.key()), Visitor.staff(""), Standpoint.NOBODY, words, language);
     }
 
     /** Among the rows of a table that somebody sees. */
@@ -82,7 +80,7 @@ public class RowPicker {
     /** What a row is called, for those who may see all; nothing where there is no such row. */
     @Transactional(readOnly = true)
     public String heading(Tables tables, Table table, long row) {
-        return headings(Sight.whole(tables, table.key()), Visitor.staff(""), NOBODY, List.of(row)).stream()
+        return headings(Sight.whole(tables, table.key()), Visitor.staff(""), Standpoint.NOBODY, List.of(row)).stream()
                 .map(Value.Referred::heading).findFirst().orElse("");
     }
 

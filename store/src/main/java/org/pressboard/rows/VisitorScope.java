@@ -1,11 +1,20 @@
 package org.pressboard.rows;
 
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
+import org.pressboard.condition.Onlooker;
 import org.pressboard.condition.Standpoint;
+import org.pressboard.grant.GroupKey;
 import org.pressboard.grant.Visitor;
 import org.pressboard.sql.OperandSql;
+import org.pressboard.value.PlainForm;
+import org.pressboard.value.Row;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
  * The second lock: the rest of the transaction runs under the role that visitors' rows leave by, with who they are in
@@ -15,6 +24,8 @@ import org.springframework.stereotype.Component;
 public class VisitorScope {
 
     public static final String ROLE = "pressboard_visitor";
+
+    private static final JsonMapper JSON = new JsonMapper();
 
     private final DSLContext sql;
 
@@ -26,11 +37,25 @@ public class VisitorScope {
         if (visitor.isStaff()) {
             return;
         }
-        sql.fetch("select set_config('role', {0}, true), set_config({1}, {2}, true), set_config({3}, {4}, true), "
-                        + "set_config({5}, {6}, true)",
-                DSL.inline(ROLE),
-                DSL.inline(OperandSql.SETTING_KIND), DSL.val(visitor.kind().name()),
-                DSL.inline(OperandSql.SETTING_EMAIL), DSL.val(standpoint.visitorEmail().orElse("")),
-                DSL.inline(OperandSql.SETTING_TODAY), DSL.val(standpoint.today().toString()));
+        Onlooker who = standpoint.who();
+        Map<String, String> settings = new LinkedHashMap<>();
+        settings.put("role", ROLE);
+        settings.put(OperandSql.SETTING_KIND, visitor.kind().name());
+        settings.put(OperandSql.SETTING_EMAIL, standpoint.visitorEmail().orElse(""));
+        settings.put(OperandSql.SETTING_NAME, who.name());
+        settings.put(OperandSql.SETTING_MEMBER, who.member() == null ? "" : Long.toString(who.member().id()));
+        settings.put(OperandSql.SETTING_FIELDS, who.member() == null ? "" : fields(who, who.member()));
+        settings.put(OperandSql.SETTING_GROUPS,
+                visitor.groups().stream().map(GroupKey::name).sorted().collect(Collectors.joining(",")));
+        settings.put(OperandSql.SETTING_TODAY, standpoint.today().toString());
+        sql.select(settings.entrySet().stream().map(each -> DSL.function("set_config", String.class,
+                DSL.inline(each.getKey()), DSL.val(each.getValue()), DSL.inline(true))).toList()).fetch();
+    }
+
+    private static String fields(Onlooker who, Row member) {
+        Map<String, String> texts = new TreeMap<>();
+        member.values().keySet().forEach(field -> who.field(field)
+                .ifPresent(value -> texts.put(field.name(), PlainForm.write(value))));
+        return JSON.writeValueAsString(texts);
     }
 }

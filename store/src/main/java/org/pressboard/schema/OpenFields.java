@@ -8,6 +8,7 @@ import java.util.Set;
 import org.jooq.DSLContext;
 import org.jooq.Name;
 import org.jooq.impl.DSL;
+import org.pressboard.grant.Ownership;
 import org.pressboard.rows.VisitorScope;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.Computed;
@@ -20,8 +21,9 @@ import org.pressboard.value.FieldKey;
 import org.springframework.stereotype.Component;
 
 /**
- * The columns that fields of other tables show to all who see those ({@link Field#open()}): one view for each table,
- * with these columns of all its rows and no others, past its row security. All within the caller's transaction.
+ * The columns that fields of other tables show to all who see those ({@link Field#open()}), and those that lead from rows
+ * to whose own they are: one view for each table, with these columns of all its rows and no others, past its row security.
+ * All within the caller's transaction.
  */
 @Component
 class OpenFields {
@@ -56,8 +58,19 @@ class OpenFields {
         Map<TableKey, Set<Field>> columns = new LinkedHashMap<>();
         for (Table table : tables.all()) {
             table.fields().stream().filter(Field::open).forEach(field -> add(tables, table, field, columns));
+            if (table.owner() != null && Ownership.ways(tables, table).contains(table.owner())) {
+                addWay(tables, table, table.owner().way(), columns);
+            }
         }
         return columns;
+    }
+
+    private static void addWay(Tables tables, Table table, List<FieldKey> way, Map<TableKey, Set<Field>> columns) {
+        Table at = table;
+        for (int i = 1; i < way.size(); i++) {
+            at = tables.target(at.field(way.get(i - 1)));
+            add(at, at.field(way.get(i)), columns);
+        }
     }
 
     private static void add(Tables tables, Table table, Field field, Map<TableKey, Set<Field>> columns) {

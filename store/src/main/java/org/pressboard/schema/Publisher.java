@@ -9,7 +9,10 @@ import org.pressboard.catalog.PublishedSite;
 import org.pressboard.change.ChangeFeed;
 import org.pressboard.edition.Edition;
 import org.pressboard.edition.PageKey;
+import org.pressboard.grant.Audience;
+import org.pressboard.grant.Grant;
 import org.pressboard.grant.Grants;
+import org.pressboard.grant.GroupKey;
 import org.pressboard.grant.Openness;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
@@ -30,18 +33,18 @@ public class Publisher {
     private final HostedTables tables;
     private final RowSecurity security;
     private final Bin bin;
-    private final OpenFields openFields;
+    private final Locks locks;
     private final Indexes indexes;
     private final IndexUpkeep upkeep;
     private final ChangeFeed changes;
 
-    Publisher(Catalog catalog, HostedTables tables, RowSecurity security, Bin bin, OpenFields openFields,
+    Publisher(Catalog catalog, HostedTables tables, RowSecurity security, Bin bin, Locks locks,
             Indexes indexes, IndexUpkeep upkeep, ChangeFeed changes) {
         this.catalog = catalog;
         this.tables = tables;
         this.security = security;
         this.bin = bin;
-        this.openFields = openFields;
+        this.locks = locks;
         this.indexes = indexes;
         this.upkeep = upkeep;
         this.changes = changes;
@@ -65,9 +68,24 @@ public class Publisher {
                 .anyMatch(shown -> shown.key().equals(page) && shown.listings().contains(listing)));
     }
 
+    /** Opens the table so far and no further; where its grants are to say, they are let be. */
     @Transactional
     public void open(TableKey key, Openness openness) {
-        grant(key, openness.toGrants());
+        if (openness != Openness.AS_GRANTED) {
+            grant(key, openness.toGrants());
+        }
+    }
+
+    /** Removes a group, with what was granted to it in any table. */
+    @Transactional
+    public void removeGroup(GroupKey group) {
+        Audience audience = Audience.those(group);
+        for (Table table : catalog.tables().all()) {
+            List<Grant> others = catalog.grants(table.key()).all().stream()
+                    .filter(grant -> !grant.audience().equals(audience)).toList();
+            grant(table.key(), new Grants(others));
+        }
+        catalog.removeGroup(group);
     }
 
     /** Gives the table these grants and no others, in both locks. */
@@ -76,7 +94,8 @@ public class Publisher {
         if (!catalog.grants(key).equals(grants)) {
             indexes.giveWay();
             catalog.keepGrants(key, grants);
-            security.protect(catalog.table(key).orElseThrow(), grants);
+            Tables all = catalog.tables();
+            security.protect(all, all.get(key), grants);
         }
     }
 
@@ -84,19 +103,22 @@ public class Publisher {
     @Transactional
     public void remove(TableKey... keys) {
         Tables tables = catalog.tables();
+        indexes.giveWay();
+        Arrays.stream(keys).forEach(locks::takeOff);
         Arrays.stream(keys).map(tables::get).toList().forEach(this::remove);
-        openFields.open(catalog.tables());
+        Arrays.stream(keys).forEach(locks::putOn);
     }
 
     /** Removes all tables for good, whatever refers to what. */
     @Transactional
     public void removeAll() {
-        catalog.tables().all().forEach(this::remove);
-        openFields.close();
+        indexes.giveWay();
+        List<Table> all = catalog.tables().all();
+        all.stream().map(Table::key).forEach(locks::takeOff);
+        all.forEach(this::remove);
     }
 
     private void remove(Table table) {
-        indexes.giveWay();
         catalog.removeTable(table.key());
         tables.drop(table);
         bin.forgetHistory(table.key());

@@ -41,7 +41,6 @@ public class Retyping {
     private static final int BATCH = 5_000;
     private static final int MOST_OPTIONS = 100;
     private static final int MOST_DIFFERENT = 200_000;
-    private static final Standpoint NOBODY = new Standpoint(java.time.LocalDate.EPOCH, null);
 
     private final DSLContext sql;
     private final RowNames names;
@@ -94,7 +93,7 @@ public class Retyping {
         Conversion conversion = conversion(tables, from.type(), completed(table, key, type));
         long[] counts = new long[2];
         List<String> examples = new ArrayList<>();
-        TableSql source = TableSql.of(Sight.whole(tables, table.key()), NOBODY, Locale.ENGLISH);
+        TableSql source = TableSql.of(Sight.whole(tables, table.key()), Standpoint.NOBODY, Locale.ENGLISH);
         try (Cursor<? extends Record> rows = sql.select(source.shown(key)).from(source.asTable())
                 .where(source.shown(key).isNotNull()).orderBy(source.rowId()).fetchSize(BATCH).fetchLazy()) {
             for (Record row : rows) {
@@ -121,7 +120,7 @@ public class Retyping {
     void makeMissing(Tables tables, Table table, FieldKey key, Referring to) {
         Conversion conversion = conversion(tables, table.field(key).type(), to);
         Set<String> missing = new LinkedHashSet<>();
-        TableSql source = TableSql.of(Sight.whole(tables, table.key()), NOBODY, Locale.ENGLISH);
+        TableSql source = TableSql.of(Sight.whole(tables, table.key()), Standpoint.NOBODY, Locale.ENGLISH);
         sql.selectDistinct(source.shown(key)).from(source.asTable()).where(source.shown(key).isNotNull())
                 .limit(MOST_DIFFERENT).forEach(row -> {
                     String text = PlainForm.write(Objects.requireNonNull(ValueSql.fromColumn(row.get(0)))).strip();
@@ -175,7 +174,7 @@ public class Retyping {
         org.jooq.Field<Long> rowId = DSL.field(DSL.name(TableSql.ROW_ID), Long.class);
         if (was.type() instanceof Referring referring) {
             Table target = tables.get(referring.to());
-            TableSql named = TableSql.of(Sight.whole(tables, target.key()), NOBODY, Locale.ENGLISH);
+            TableSql named = TableSql.of(Sight.whole(tables, target.key()), Standpoint.NOBODY, Locale.ENGLISH);
             org.jooq.Field<?> heading = named.shown(target.headingField().orElseThrow().key());
             org.jooq.Field<?> called = referring.isSeveral()
                     ? DSL.field("(select array_agg({0} order by place) from unnest(referred) with ordinality "

@@ -1,6 +1,5 @@
 package org.pressboard.schema;
 
-import java.time.LocalDate;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -30,7 +29,6 @@ public class RowNames {
     /** Tables with more rows are not met by names. */
     public static final int MOST_NAMES = 200_000;
     private static final int MOST_MADE = 10_000;
-    private static final Standpoint NOBODY = new Standpoint(LocalDate.EPOCH, null);
 
     private final DSLContext sql;
 
@@ -61,7 +59,7 @@ public class RowNames {
     }
 
     private void meet(Tables tables, Table table, FieldKey by, Map<String, Long> byName) {
-        TableSql source = TableSql.of(Sight.whole(tables, table.key()), NOBODY, Locale.ENGLISH);
+        TableSql source = TableSql.of(Sight.whole(tables, table.key()), Standpoint.NOBODY, Locale.ENGLISH);
         sql.select(source.rowId(), source.shown(by)).from(source.asTable()).where(source.shown(by).isNotNull())
                 .orderBy(source.rowId()).limit(MOST_NAMES + 1)
                 .forEach(row -> byName.putIfAbsent(folded(PlainForm.write(Objects.requireNonNull(

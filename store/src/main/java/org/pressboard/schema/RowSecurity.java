@@ -2,20 +2,23 @@ package org.pressboard.schema;
 
 import java.util.List;
 import java.util.Locale;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Name;
 import org.jooq.Query;
+import org.jooq.QueryPart;
 import org.jooq.conf.Settings;
 import org.jooq.conf.SettingsTools;
 import org.jooq.conf.StatementType;
 import org.jooq.impl.DSL;
 import org.pressboard.grant.Audience;
-import org.pressboard.grant.Grant;
 import org.pressboard.grant.Grants;
+import org.pressboard.grant.Verb;
 import org.pressboard.rows.VisitorScope;
 import org.pressboard.sql.OperandSql;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.Table;
+import org.pressboard.table.Tables;
 import org.springframework.stereotype.Component;
 
 /** The second lock: the grants of a table as policies of the database. All within the caller's transaction. */
@@ -34,15 +37,23 @@ class RowSecurity {
         sql.execute("grant select on {0} to {1}", TableSql.name(table), DSL.name(VisitorScope.ROLE));
     }
 
-    /** Makes the row security say what the grants say, and nothing else. */
-    void protect(Table table, Grants grants) {
+    /** Makes the row security say what the grants say of the table as it is, and nothing else. */
+    void protect(Tables tables, Table table, Grants grants) {
+        release(table);
+        Grants whole = grants.of(tables, table);
+        for (int i = 0; i < whole.all().size(); i++) {
+            policy(tables, table, whole, i).execute();
+            sql.execute("grant {0} on {1} to {2}", statement(whole.all().get(i).verb()), TableSql.name(table),
+                    DSL.name(VisitorScope.ROLE));
+        }
+    }
+
+    /** Lets the columns of the table be altered: visitors get and change nothing of it until it is protected again. */
+    void release(Table table) {
         for (String policy : policies(table)) {
             sql.execute("drop policy {0} on {1}", DSL.name(policy), TableSql.name(table));
         }
-        int number = 0;
-        for (Grant grant : grants.all()) {
-            policy(table, grant, ++number).execute();
-        }
+        sql.execute("revoke insert, update, delete on {0} from {1}", TableSql.name(table), DSL.name(VisitorScope.ROLE));
     }
 
     private List<String> policies(Table table) {
@@ -52,23 +63,43 @@ class RowSecurity {
                 .fetch(0, String.class);
     }
 
-    private Query policy(Table table, Grant grant, int number) {
-        Name name = TableSql.name(table);
-        org.jooq.Condition rows = TableSql.alone(table, Locale.ENGLISH).condition(grant.rows());
+    private Query policy(Tables tables, Table table, Grants grants, int number) {
+        Verb verb = grants.all().get(number).verb();
+        Name name = DSL.name("grant_" + (number + 1) + "_" + verb.name().toLowerCase(Locale.ROOT));
+        Condition rows = audience(grants.all().get(number).audience()).and(TableSql.secured(tables, table)
+                .conditionRowByRow(grants.reach(grants.all().get(number))));
         // a policy is kept as text and takes no parameters: its values are written into it, quoted by jOOQ
-        return DSL.using(sql.configuration().derive(inlined())).query(
-                "create policy {0} on {1} for select to {2} using ({3})", DSL.name("grant_" + number + "_see"),
-                name, DSL.name(VisitorScope.ROLE), audience(grant.audience()).and(rows));
+        return DSL.using(sql.configuration().derive(inlined())).query("create policy {0} on {1} for {2} to {3} {4}", name,
+                TableSql.name(table), statement(verb), DSL.name(VisitorScope.ROLE), rows(verb, rows));
+    }
+
+    private static QueryPart statement(Verb verb) {
+        return DSL.keyword(switch (verb) {
+            case SEE -> "select";
+            case ADD -> "insert";
+            case CHANGE -> "update";
+            case REMOVE -> "delete";
+        });
+    }
+
+    /** Of a row that is changed, both what it was and what it becomes. */
+    private static QueryPart rows(Verb verb, Condition rows) {
+        return switch (verb) {
+            case SEE, REMOVE -> DSL.sql("using ({0})", rows);
+            case ADD -> DSL.sql("with check ({0})", rows);
+            case CHANGE -> DSL.sql("using ({0}) with check ({0})", rows);
+        };
     }
 
     private Settings inlined() {
         return SettingsTools.clone(sql.settings()).withStatementType(StatementType.STATIC_STATEMENT);
     }
 
-    private static org.jooq.Condition audience(Audience audience) {
+    private static Condition audience(Audience audience) {
         return switch (audience) {
-            case EVERYONE -> DSL.trueCondition();
-            case MEMBERS -> OperandSql.setting(OperandSql.SETTING_KIND).eq(DSL.inline("MEMBER"));
+            case Audience.Everyone everyone -> DSL.trueCondition();
+            case Audience.Members members -> OperandSql.setting(OperandSql.SETTING_KIND).eq(DSL.inline("MEMBER"));
+            case Audience.Those those -> OperandSql.isInGroup(those.group().name());
         };
     }
 }

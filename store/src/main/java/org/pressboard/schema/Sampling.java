@@ -1,6 +1,5 @@
 package org.pressboard.schema;
 
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -34,7 +33,6 @@ import org.springframework.transaction.annotation.Transactional;
 public class Sampling {
 
     private static final int ROWS = 6;
-    private static final Standpoint NOBODY = new Standpoint(LocalDate.EPOCH, null);
 
     private final DSLContext sql;
     private final TallyUpkeep tallies;
@@ -72,7 +70,7 @@ public class Sampling {
     }
 
     private List<Row> first(Tables tables, Table table, List<FieldKey> fields) {
-        TableSql as = TableSql.of(Sight.whole(tables, table.key()), NOBODY, Locale.ENGLISH);
+        TableSql as = TableSql.of(Sight.whole(tables, table.key()), Standpoint.NOBODY, Locale.ENGLISH);
         Picking picking = Picking.whole(as, fields);
         return sql.select(picking.columns()).from(as.asTable()).orderBy(as.rowId()).limit(ROWS).fetch(picking::row);
     }

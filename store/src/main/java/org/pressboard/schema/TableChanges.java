@@ -43,7 +43,7 @@ public class TableChanges {
     private final HostedTables hosted;
     private final TallyUpkeep tallies;
     private final SearchTexts searching;
-    private final OpenFields open;
+    private final Locks locks;
     private final Bin bin;
     private final Retyping retyping;
     private final Indexes indexes;
@@ -52,13 +52,13 @@ public class TableChanges {
     private final ChangeFeed changes;
     private final DSLContext sql;
 
-    TableChanges(Catalog catalog, HostedTables hosted, TallyUpkeep tallies, SearchTexts searching, OpenFields open, Bin bin,
+    TableChanges(Catalog catalog, HostedTables hosted, TallyUpkeep tallies, SearchTexts searching, Locks locks, Bin bin,
             Retyping retyping, Indexes indexes, IndexUpkeep upkeep, Acts acts, ChangeFeed changes, DSLContext sql) {
         this.catalog = catalog;
         this.hosted = hosted;
         this.tallies = tallies;
         this.searching = searching;
-        this.open = open;
+        this.locks = locks;
         this.bin = bin;
         this.retyping = retyping;
         this.indexes = indexes;
@@ -74,9 +74,10 @@ public class TableChanges {
         Table table = new Table(TableKey.from(label, catalog.tableKeys()), label, fields);
         Table settled = catalog.tables().with(table).get(table.key());
         acts.begin(author, Act.What.TABLE_MADE, table.key(), Act.Details.of(label));
+        locks.takeOff(settled.key());
         hosted.create(settled);
         catalog.addTable(settled);
-        open.open(catalog.tables());
+        locks.putOn(settled.key());
         return settled;
     }
 
@@ -195,10 +196,10 @@ public class TableChanges {
         });
         indexes.giveWay();
         acts.begin(author, Act.What.TABLE_REMOVED, key, Act.Details.of(table.label()));
-        open.close();
+        locks.takeOff(key);
         hosted.bin(table);
         catalog.binTable(key);
-        open.open(catalog.tables());
+        locks.putOn(key);
         changes.tableRemoved(key);
     }
 
@@ -209,11 +210,12 @@ public class TableChanges {
             throw ProblemsFound.of("bin.gone");
         }
         acts.begin(author, Act.What.PUT_BACK, key, Act.Details.of(""));
+        locks.takeOff(key);
         catalog.putBackTable(key);
         Tables tables = catalog.tables();
         Table table = tables.get(key);
         hosted.putBack(table);
-        open.open(tables);
+        locks.putOn(key);
         table.columns().stream().filter(field -> field.computed() instanceof Computed.Tally)
                 .forEach(field -> tallies.begin(tables, table, field));
         changes.tableRemoved(key);
@@ -295,7 +297,7 @@ public class TableChanges {
     private void apply(Table before, Table after, long act, @Nullable Long takenBack) {
         indexes.giveWay();
         searching.pause(before);
-        open.close();
+        locks.takeOff(before.key());
         Tables tables = catalog.tables().with(after);
         for (Field field : before.fields()) {
             Field now = after.fields().find(field.key()).orElse(null);
@@ -314,7 +316,7 @@ public class TableChanges {
         hosted.describe(after);
         keepSearched(before, after, takenBack != null);
         catalog.define(after);
-        open.open(catalog.tables());
+        locks.putOn(after.key());
         changes.tableRemoved(after.key());
         upkeep.completeAfterwards(after.key());
     }

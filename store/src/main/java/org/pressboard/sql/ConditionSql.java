@@ -5,9 +5,12 @@ import org.jooq.Condition;
 import org.jooq.Field;
 import org.jooq.Param;
 import org.jooq.impl.DSL;
+import org.jooq.impl.SQLDataType;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.condition.Operand;
 import org.pressboard.condition.Operator;
 import org.pressboard.table.FieldType;
+import org.pressboard.table.Referring;
 import org.pressboard.value.FieldKey;
 
 /** Compiles the core's conditions; its answers are those of the core, absent values included. */
@@ -52,6 +55,9 @@ final class ConditionSql {
             case org.pressboard.condition.Condition.OneOf oneOf -> oneOf(oneOf);
             case org.pressboard.condition.Condition.Mentions mentions -> mentions(mentions, negated);
             case org.pressboard.condition.Condition.Compare compare -> compare(compare, negated);
+            case org.pressboard.condition.Condition.Owned owned -> negated
+                    ? DSL.condition("coalesce({0}, false)", owned(place, owned.by().way()))
+                    : owned(place, owned.by().way());
         };
     }
 
@@ -65,7 +71,11 @@ final class ConditionSql {
     }
 
     private Condition compare(org.pressboard.condition.Condition.Compare compare, boolean negated) {
-        Field<?> operand = operands.of(compare.operand());
+        Field<?> operand = operands.of(compare.operand(),
+                ValueSql.columnType(place.table().field(compare.field()).type()));
+        if (compare.operand() instanceof Operand.OfVisitor && isReference(compare.field())) {
+            return compareReference(compare.field(), compare.operator(), operand);
+        }
         if (!compare.operator().isForText()) {
             return isSeveral(compare.field()) ? compareSeveral(compare.field(), compare.operator(), operand)
                     : compare(compare.field(), compare.operator(), operand);
@@ -75,6 +85,39 @@ final class ConditionSql {
         boolean isKeptFolded = !place.open() && place.table().field(compare.field()).isSearchable();
         return !negated && isKeptFolded && known != null
                 ? MentionSql.searched(place).like(MentionSql.containing(known)).and(like) : like;
+    }
+
+    private boolean isReference(FieldKey key) {
+        org.pressboard.table.Field field = place.table().field(key);
+        return field.isEntered() && field.type() instanceof Referring && !place.open();
+    }
+
+    /** With a row of the visitor's own, which tells them nothing of rows that they may not see. */
+    private Condition compareReference(FieldKey key, Operator operator, Field<?> operand) {
+        Field<?> column = FieldSql.column(place, place.table().field(key));
+        String with = operator == Operator.DIFFERS ? "{0} <> all ({1})" : "{0} = any ({1})";
+        return isSeveral(key) ? DSL.condition(with, operand, column)
+                : DSL.condition(operator == Operator.DIFFERS ? "{0} <> {1}" : "{0} = {1}", column, operand);
+    }
+
+    /** Through views that show all who lies between; see {@link org.pressboard.condition.Condition.Owned}. */
+    private Condition owned(Joins.Place at, List<FieldKey> way) {
+        org.pressboard.table.Field field = at.table().field(way.getFirst());
+        Field<?> column = FieldSql.column(at, field);
+        if (way.size() == 1) {
+            return ownedBy(field, column);
+        }
+        Joins.Place to = new Joins.Place(fields.target(field), at.alias() + ">" + field.key(), true);
+        return DSL.condition("{0} in (select {1} from {2} as {3} where {4})", column,
+                to.column(TableSql.ROW_ID), to.source(), DSL.name(to.alias()), owned(to, way.subList(1, way.size())));
+    }
+
+    private Condition ownedBy(org.pressboard.table.Field field, Field<?> column) {
+        if (!(field.type() instanceof Referring)) {
+            return DSL.condition("lower({0}) = {1}", column, operands.of(Operand.OfVisitor.EMAIL, SQLDataType.CLOB));
+        }
+        Field<?> member = operands.of(Operand.OfVisitor.ROW, SQLDataType.BIGINT);
+        return DSL.condition(field.type().isSeveral() ? "{1} = any ({0})" : "{0} = {1}", column, member);
     }
 
     private Field<?> told(FieldKey key) {

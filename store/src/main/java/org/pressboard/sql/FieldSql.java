@@ -199,6 +199,11 @@ final class FieldSql {
                 .and(new ConditionSql(this, to, operands).of(seen)));
     }
 
+    /** The table that a reference leads to. */
+    Table target(org.pressboard.table.Field reference) {
+        return sight.tables().target(reference);
+    }
+
     /** A reference may itself be borrowed. */
     private Field<?> rowOf(Joins.Place place, org.pressboard.table.Field reference) {
         return reference.isEntered() ? column(place, reference) : told(place, reference);

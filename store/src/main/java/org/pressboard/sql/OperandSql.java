@@ -2,6 +2,9 @@ package org.pressboard.sql;
 
 import java.time.LocalDate;
 import java.util.Locale;
+import java.util.Objects;
+import org.jooq.Condition;
+import org.jooq.DataType;
 import org.jooq.Field;
 import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
@@ -26,25 +29,48 @@ public sealed interface OperandSql {
 
     /** The names of the settings that a visitor's transaction carries. */
     String SETTING_EMAIL = "pressboard.email";
+    String SETTING_NAME = "pressboard.name";
+    String SETTING_MEMBER = "pressboard.member";
+    String SETTING_FIELDS = "pressboard.fields";
+    String SETTING_GROUPS = "pressboard.groups";
     String SETTING_KIND = "pressboard.kind";
     String SETTING_TODAY = "pressboard.today";
 
-    default Field<?> of(Operand operand) {
+    /** @param type of what it is compared with */
+    default Field<?> of(Operand operand, DataType<?> type) {
         return switch (operand) {
             case Operand.Fixed fixed -> ValueSql.bound(fixed.value());
-            case Operand.OfVisitor visitor -> email();
+            case Operand.OfVisitor visitor -> ofVisitor(visitor, type);
             case Operand.OfPage page -> DSL.castNull(SQLDataType.CLOB);
             case Operand.Today today -> today(today.daysOn());
             case Operand.Beginning beginning -> beginning(beginning);
         };
     }
 
-    private Field<String> email() {
+    private Field<?> ofVisitor(Operand.OfVisitor part, DataType<?> type) {
         return switch (this) {
-            case Bound bound -> DSL.val(bound.standpoint.email(), SQLDataType.CLOB);
-            case FromSettings settings -> setting(SETTING_EMAIL);
-            case ByClock clock -> DSL.castNull(SQLDataType.CLOB);
+            case Bound bound -> part.resolve(bound.standpoint).<Field<?>>map(ValueSql::bound)
+                    .orElseGet(() -> DSL.castNull(type));
+            case FromSettings settings -> switch (part.part()) {
+                case EMAIL -> setting(SETTING_EMAIL);
+                case NAME -> setting(SETTING_NAME);
+                case ROW -> member();
+                case FIELD -> DSL.field("(select {0})", type, DSL.field("nullif(current_setting({0}, true), '')::jsonb ->> {1}",
+                        String.class, DSL.inline(SETTING_FIELDS),
+                        DSL.inline(Objects.requireNonNull(part.field()).name())).cast(type));
+            };
+            case ByClock clock -> DSL.castNull(type);
         };
+    }
+
+    private static Field<Long> member() {
+        return DSL.field("(select nullif(current_setting({0}, true), '')::bigint)", Long.class,
+                DSL.inline(SETTING_MEMBER));
+    }
+
+    /** That the transaction's visitor is in a group. */
+    static Condition isInGroup(String group) {
+        return DSL.condition("{0} = any (string_to_array({1}, ','))", DSL.inline(group), setting(SETTING_GROUPS));
     }
 
     private Field<?> today(int daysOn) {

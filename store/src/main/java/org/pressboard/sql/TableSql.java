@@ -1,6 +1,5 @@
 package org.pressboard.sql;
 
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -45,8 +44,6 @@ public final class TableSql {
     /** All that is searched of a row, folded; kept by the database. */
     public static final String SEARCH_TEXT = "search_text";
 
-    private static final Standpoint NOBODY = new Standpoint(LocalDate.EPOCH, null);
-
     private final Sight sight;
     private final Table table;
     private final Locale language;
@@ -72,7 +69,12 @@ public final class TableSql {
         return new TableSql(sight, language, new OperandSql.Bound(standpoint));
     }
 
-    /** The table alone, for its columns; operands are looked up as row security does. */
+    /** The table alone, for its columns, as row security asks them: what lies around it, only as views show it. */
+    public static TableSql secured(Tables tables, Table table) {
+        return new TableSql(new Sight(table, tables, Map.of()), Locale.ENGLISH, new OperandSql.FromSettings());
+    }
+
+    /** The table alone, for its columns. */
     public static TableSql alone(Table table, Locale language) {
         return alone(table, language, new OperandSql.FromSettings());
     }
@@ -84,7 +86,7 @@ public final class TableSql {
 
     /** The table alone, with nobody looking. */
     public static TableSql plain(Table table) {
-        return of(Sight.of(table), NOBODY, Locale.ENGLISH);
+        return of(Sight.of(table), Standpoint.NOBODY, Locale.ENGLISH);
     }
 
     public static Name name(Table table) {

@@ -67,7 +67,7 @@ class AgreementTest extends StoreTest {
         List<Grant> grants = new ArrayList<>();
         int count = random.nextInt(3);
         for (int i = 0; i < count; i++) {
-            grants.add(new Grant(Cases.pick(List.of(Audience.values()), random), Verb.SEE, Cases.condition(random, 2)));
+            grants.add(new Grant(Cases.pick(List.of(Audience.EVERYONE, Audience.MEMBERS), random), Verb.SEE, Cases.condition(random, 2)));
         }
         return new Grants(grants);
     }

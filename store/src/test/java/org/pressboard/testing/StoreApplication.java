@@ -11,7 +11,8 @@ import org.springframework.context.annotation.ComponentScan;
 @EnableAutoConfiguration
 @EntityScan("org.pressboard")
 @ComponentScan({"org.pressboard.catalog", "org.pressboard.change", "org.pressboard.sql", "org.pressboard.rows",
-    "org.pressboard.schema", "org.pressboard.bulk", "org.pressboard.history", "org.pressboard.editing", "org.pressboard.files"})
+    "org.pressboard.schema", "org.pressboard.bulk", "org.pressboard.history", "org.pressboard.editing", "org.pressboard.files",
+    "org.pressboard.member"})
 public class StoreApplication {
 
     @Bean

@@ -69,6 +69,7 @@ class DemoData implements ApplicationRunner {
             bringIn(file + ".csv");
             tables.settle(file);
         }
+        tables.groups();
         pictures.draw();
         pages.publish();
         addPeople();

@@ -6,9 +6,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import org.pressboard.catalog.Catalog;
+import org.pressboard.condition.Clause;
+import org.pressboard.condition.Comparison;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operand;
 import org.pressboard.condition.Operator;
+import org.pressboard.grant.Group;
+import org.pressboard.grant.GroupKey;
 import org.pressboard.history.Author;
 import org.pressboard.schema.TableChanges;
 import org.pressboard.table.Chosen;
@@ -94,6 +98,13 @@ class DemoTables {
         unique(MEMBERS, "e_mail");
         Table members = catalog.table(MEMBERS).orElseThrow();
         changes.change(members.knownBy(new FieldKey("name"), null, new FieldKey("e_mail")), OWNER);
+    }
+
+    /** The orchard's groups, by what their rows among the members say. */
+    void groups() {
+        List.of("Stewards", "Keepers", "Pickers").forEach(label ->
+                catalog.keepGroup(new Group(GroupKey.from(label, java.util.Set.of()), label, new Clause(new FieldKey("group"), Comparison.IS,
+                        List.of(Value.of(label.toLowerCase(java.util.Locale.ROOT)))).condition(), java.util.Set.of())));
     }
 
     private void trees() {

@@ -7,32 +7,41 @@ import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
 import java.io.IOException;
 import org.pressboard.catalog.Accounts;
+import org.pressboard.member.Members;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.filter.OncePerRequestFilter;
 
 /**
- * Looks with every request whether the account of whoever is signed in is still what it was. One that has been removed
- * or lowered, or has another address or password, is signed out with its next request, on every node.
+ * Looks with every request who the account of whoever is signed in is now. One that has been removed or lowered, has
+ * another address or password, or belongs to nobody among the members any more, is signed out with its next request, on
+ * every node.
  */
 public final class AccountCheck extends OncePerRequestFilter {
 
     private final Accounts accounts;
+    private final Members members;
 
-    public AccountCheck(Accounts accounts) {
+    public AccountCheck(Accounts accounts, Members members) {
         this.accounts = accounts;
+        this.members = members;
     }
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         SignedIn current = SignedIn.current();
-        if (current != null && accounts.current(current.accountId()).filter(current::isStill).isEmpty()) {
-            SecurityContextHolder.clearContext();
-            HttpSession session = request.getSession(false);
-            if (session != null) {
-                session.invalidate();
-            }
+        if (current != null) {
+            accounts.current(current.accountId()).filter(current::isStill).flatMap(members::visitor).ifPresentOrElse(
+                    visitor -> request.setAttribute(SignedIn.VISITOR, visitor), () -> signOut(request));
         }
         chain.doFilter(request, response);
+    }
+
+    private static void signOut(HttpServletRequest request) {
+        SecurityContextHolder.clearContext();
+        HttpSession session = request.getSession(false);
+        if (session != null) {
+            session.invalidate();
+        }
     }
 }

@@ -13,9 +13,14 @@ import org.springframework.security.core.GrantedAuthority;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.core.userdetails.UserDetails;
+import org.springframework.web.context.request.RequestAttributes;
+import org.springframework.web.context.request.RequestContextHolder;
 
 /** Somebody who is signed in, as the session keeps them: who they are, never their password. */
 public final class SignedIn implements UserDetails, CredentialsContainer {
+
+    /** The request's attribute that has its visitor. */
+    static final String VISITOR = Visitor.class.getName();
 
     @Serial
     private static final long serialVersionUID = 1;
@@ -47,14 +52,11 @@ public final class SignedIn implements UserDetails, CredentialsContainer {
         return authentication != null && authentication.getPrincipal() instanceof SignedIn signedIn ? signedIn : null;
     }
 
-    /** The request's visitor, as grants know visitors. */
+    /** The request's visitor, as grants know visitors and {@link AccountCheck} has found them. */
     public static Visitor currentVisitor() {
-        SignedIn current = current();
-        return current == null ? Visitor.ANYONE : current.asVisitor();
-    }
-
-    private Visitor asVisitor() {
-        return isStaff() ? Visitor.staff(email) : Visitor.member(email);
+        RequestAttributes request = RequestContextHolder.currentRequestAttributes();
+        return current() != null && request.getAttribute(VISITOR, RequestAttributes.SCOPE_REQUEST) instanceof Visitor visitor
+                ? visitor : Visitor.ANYONE;
     }
 
     /** On whose behalf the request changes something. */

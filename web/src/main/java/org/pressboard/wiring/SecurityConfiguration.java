@@ -2,6 +2,7 @@ package org.pressboard.wiring;
 
 import jakarta.servlet.http.HttpServletResponse;
 import org.pressboard.catalog.Accounts;
+import org.pressboard.member.Members;
 import org.pressboard.signin.AccountCheck;
 import org.pressboard.signin.AfterSignIn;
 import org.pressboard.signin.SignInThrottle;
@@ -28,7 +29,7 @@ class SecurityConfiguration {
 
     @Bean
     SecurityFilterChain filters(HttpSecurity http, SignInThrottle throttle, AfterSignIn afterSignIn,
-            Accounts accounts) {
+            Accounts accounts, Members members) {
         return http
                 .authorizeHttpRequests(requests -> requests
                         .requestMatchers("/desk/**").hasAnyRole("OWNER", "EDITOR")
@@ -44,7 +45,7 @@ class SecurityConfiguration {
                 .logout(out -> out.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
                 .requestCache(RequestCacheConfigurer::disable)
                 .csrf(csrf -> csrf.csrfTokenRepository(formTokens()))
-                .addFilterAfter(new AccountCheck(accounts), SecurityContextHolderFilter.class)
+                .addFilterAfter(new AccountCheck(accounts, members), SecurityContextHolderFilter.class)
                 .addFilterBefore(new UploadGuard(), CsrfFilter.class)
                 .addFilterBefore(throttle, UsernamePasswordAuthenticationFilter.class)
                 .headers(headers -> headers

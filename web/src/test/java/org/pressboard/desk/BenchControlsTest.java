@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.pressboard.condition.Condition;
+import org.pressboard.condition.Onlooker;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.edition.PageKey;
 import org.pressboard.table.Field;
@@ -150,7 +151,7 @@ class BenchControlsTest extends AtBench {
                         .hasText("take out", new LocatorAssertions.HasTextOptions().setTimeout(10_000));
                 Condition keep = catalog.page(new PageKey("crates")).orElseThrow().draft().listings().getFirst().keep();
                 assertThat(proof(page).locator(".table tbody tr")).hasCount((int) rows().stream()
-                        .filter(row -> keep.onPage("Crates", "crates").holds(row, new Standpoint(LocalDate.now(), null)))
+                        .filter(row -> keep.onPage("Crates", "crates").holds(row, new Standpoint(LocalDate.now(), Onlooker.NOBODY)))
                         .count());
                 page.getByLabel("Take it out").click();
                 says(page, "keep", "all of them");

@@ -323,6 +323,7 @@ class TicketsAgainstDuckTest extends RunningSite {
                         case CONTAINS -> "contains(strip_accents(lower(" + field + ")), lower(" + duck(value) + "))";
                         case BEGINS -> "starts_with(strip_accents(lower(" + field + ")), lower(" + duck(value) + "))";
                     };
+            case Condition.Owned owned -> throw new IllegalArgumentException(owned.toString());
             case Condition.Compare compare -> throw new IllegalArgumentException(compare.toString());
         };
     }

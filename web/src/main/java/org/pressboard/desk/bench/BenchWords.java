@@ -1,9 +1,8 @@
 package org.pressboard.desk.bench;
 
 import java.util.Locale;
-import org.pressboard.rows.RowPicker;
+import org.pressboard.desk.condition.ConditionDesk;
 import org.pressboard.sheet.Words;
-import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Component;
@@ -12,11 +11,11 @@ import org.springframework.stereotype.Component;
 @Component
 class BenchWords {
 
-    private final RowPicker picker;
+    private final ConditionDesk conditions;
     private final MessageSource messages;
 
-    BenchWords(RowPicker picker, MessageSource messages) {
-        this.picker = picker;
+    BenchWords(ConditionDesk conditions, MessageSource messages) {
+        this.conditions = conditions;
         this.messages = messages;
     }
 
@@ -24,14 +23,9 @@ class BenchWords {
         return new Words(messages, Locale.UK);
     }
 
-    /** Of conditions on the rows of a table. */
-    ConditionWords conditions(Tables tables, Table table, Locale site) {
-        return new ConditionWords(desk(), new Words(messages, site), picker, tables, table);
-    }
-
     /** Of what is otherwise on one page than on another. */
-    DifferenceWords differences(Tables tables, Locale site) {
-        return new DifferenceWords(desk(), kept -> tables.find(kept.table()).map(table -> conditions(tables,
-                tables.reaching(table, kept.rows().fields()), site).of(kept.rows())).orElse(""));
+    DifferenceWords differences(Tables tables) {
+        return new DifferenceWords(desk(), kept -> tables.find(kept.table()).map(table -> conditions
+                .words(tables, tables.reaching(table, kept.rows().fields())).of(kept.rows())).orElse(""));
     }
 }

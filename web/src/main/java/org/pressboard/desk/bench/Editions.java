@@ -47,7 +47,7 @@ class Editions {
         DraftedPage page = DraftedPages.find(catalog, key);
         Tables tables = catalog.tables();
         Words words = benchWords.desk();
-        DifferenceWords differences = benchWords.differences(tables, catalog.published().site().language());
+        DifferenceWords differences = benchWords.differences(tables);
         List<EditionLine> lines = new ArrayList<>();
         for (int i = 0; i < page.editions().size(); i++) {
             Edition edition = page.editions().get(i);

@@ -11,6 +11,8 @@ import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
 import org.pressboard.condition.Condition;
 import org.pressboard.desk.DraftedPages;
+import org.pressboard.desk.condition.ConditionDesk;
+import org.pressboard.desk.condition.ConditionWords;
 import org.pressboard.edition.Page;
 import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
@@ -49,13 +51,16 @@ class SieveScreen {
     private final Rows rows;
     private final RowPicker picker;
     private final BenchWords benchWords;
+    private final ConditionDesk conditionDesk;
     private final Clock clock;
 
-    SieveScreen(Catalog catalog, Rows rows, RowPicker picker, BenchWords benchWords, Clock clock) {
+    SieveScreen(Catalog catalog, Rows rows, RowPicker picker, BenchWords benchWords, ConditionDesk conditionDesk,
+            Clock clock) {
         this.catalog = catalog;
         this.rows = rows;
         this.picker = picker;
         this.benchWords = benchWords;
+        this.conditionDesk = conditionDesk;
         this.clock = clock;
     }
 
@@ -147,6 +152,6 @@ class SieveScreen {
     }
 
     private ConditionWords conditions(PublishedSite site, Table table) {
-        return benchWords.conditions(site.tables(), table, site.site().language());
+        return conditionDesk.words(site.tables(), table);
     }
 }

@@ -3,6 +3,7 @@ package org.pressboard.desk.bench;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.pressboard.desk.condition.Statements;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.NarrowBy;
 import org.pressboard.listing.Shown;
@@ -26,7 +27,7 @@ import org.pressboard.value.FieldKey;
  * @param mark     a text that is another whenever the draft is
  * @param steps    the latest steps, the last first
  */
-public record Ticket(String page, Listing listing, Table table, Keep keep, String keepSaid, List<String> marksSaid,
+public record Ticket(String page, Listing listing, Table table, Statements keep, String keepSaid, List<String> marksSaid,
                      String mark, List<StepLine> steps) {
 
     /** A step as it is told. */

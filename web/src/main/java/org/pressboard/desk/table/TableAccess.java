@@ -1,9 +1,7 @@
 package org.pressboard.desk.table;
 
 import org.pressboard.catalog.Catalog;
-import org.pressboard.grant.Openness;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.schema.Publisher;
 import org.pressboard.schema.TableChanges;
 import org.pressboard.sheet.Sheets;
 import org.pressboard.signin.SignedIn;
@@ -16,20 +14,20 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
-/** Who may see the rows of a table, where it is used, and whether it stays. */
+/** Who may do what with the rows of a table, where it is used, and whether it stays. */
 @Controller
 class TableAccess {
 
     private final TableFrame frame;
     private final Catalog catalog;
-    private final Publisher publisher;
+    private final TableGrants grants;
     private final TableChanges changes;
     private final Sheets sheets;
 
-    TableAccess(TableFrame frame, Catalog catalog, Publisher publisher, TableChanges changes, Sheets sheets) {
+    TableAccess(TableFrame frame, Catalog catalog, TableGrants grants, TableChanges changes, Sheets sheets) {
         this.frame = frame;
         this.catalog = catalog;
-        this.publisher = publisher;
+        this.grants = grants;
         this.changes = changes;
         this.sheets = sheets;
     }
@@ -37,7 +35,7 @@ class TableAccess {
     @GetMapping("/desk/tables/{key}/access")
     String access(@PathVariable String key, Model model) {
         Table table = frame.show(key, "access", model);
-        model.addAttribute("openness", frame.openness(table.key()));
+        grants.show(table, model);
         model.addAttribute("pages", catalog.pages().values().stream().filter(page -> page.lists(table.key())).toList());
         model.addAttribute("referring", frame.tables().referringTo(table.key()));
         model.addAttribute("rows", rows(table));
@@ -46,14 +44,6 @@ class TableAccess {
 
     private String rows(Table table) {
         return sheets.countToEnd(TableListing.everything(frame.tables(), table.key()), frame.words().language());
-    }
-
-    @PostMapping("/desk/tables/{key}/see")
-    String see(@PathVariable String key, @RequestParam Openness see, RedirectAttributes flash) {
-        Table table = frame.find(key);
-        publisher.open(table.key(), see);
-        frame.tell(flash, null, "desk.access.changed");
-        return "redirect:/desk/tables/" + table.key() + "/access";
     }
 
     /** Into the bin; its name is asked for where rows go with it. */

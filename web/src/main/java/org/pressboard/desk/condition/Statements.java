@@ -1,4 +1,4 @@
-package org.pressboard.desk.bench;
+package org.pressboard.desk.condition;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -21,10 +21,10 @@ import org.pressboard.table.Temporal;
 import org.pressboard.value.PlainForm;
 
 /**
- * Which rows are kept, as the bench lets it be changed: the statements and groups from top to bottom, each with how deep
+ * Which rows are meant, as the desk lets it be changed: the statements and groups from top to bottom, each with how deep
  * it is and where it stands.
  */
-record Keep(Phrase.Mode mode, List<Line> lines, List<FieldGroup> fields) {
+public record Statements(Phrase.Mode mode, List<Line> lines, List<FieldGroup> fields) {
 
     /** Fields that can be asked about: the table's own, or those that one of its references leads to. */
     public record FieldGroup(String label, List<Field> fields) {
@@ -60,10 +60,10 @@ record Keep(Phrase.Mode mode, List<Line> lines, List<FieldGroup> fields) {
     }
 
     /** A statement that somebody has begun to change at a place, and that is not whole yet. */
-    record Begun(String at, Clause clause) {
+    public record Begun(String at, Clause clause) {
     }
 
-    static Keep of(Condition condition, Table table, ConditionWords words, @Nullable Begun begun) {
+    public static Statements of(Condition condition, Table table, ConditionWords words, @Nullable Begun begun) {
         Phrase.Group all = Phrase.read(condition);
         List<Line> lines = new ArrayList<>();
         add(all, "", 0, table, words, lines);
@@ -71,11 +71,11 @@ record Keep(Phrase.Mode mode, List<Line> lines, List<FieldGroup> fields) {
             lines.replaceAll(line -> line.at().equals(begun.at) && line.statement() != null ? new Line(line.at(),
                     line.depth(), null, statement(table.field(begun.clause.field()), begun.clause, words), "") : line);
         }
-        return new Keep(all.mode(), lines, fields(table));
+        return new Statements(all.mode(), lines, fields(table));
     }
 
     /** Where the groups stand into which further statements can be put. */
-    static List<String> groups(Condition condition) {
+    public static List<String> groups(Condition condition) {
         List<String> places = new ArrayList<>();
         groups(Phrase.read(condition), "", places);
         return places;
@@ -117,11 +117,15 @@ record Keep(Phrase.Mode mode, List<Line> lines, List<FieldGroup> fields) {
     }
 
     static Statement statement(Field field, Clause clause, ConditionWords words) {
-        return new Statement(field, clause.is(), List.copyOf(Comparisons.offered(field)), inputs(field, clause, words));
+        return new Statement(field, clause.is(), List.copyOf(Comparisons.offered(field, words.tables())), inputs(field, clause, words));
     }
 
     private static List<Input> inputs(Field field, Clause clause, ConditionWords words) {
         List<String> values = clause.values().stream().map(PlainForm::write).toList();
+        if (clause.is() == Comparison.VISITORS) {
+            return List.of(new Input("select", values, Comparisons.ofVisitor(field, words.tables()).stream()
+                    .map(of -> new Option(of.key().name(), of.label())).toList(), "", List.of()));
+        }
         if (clause.is().isOfSeveral() || (clause.is().operands() == 1 && field.type() instanceof Referring)) {
             return List.of(several(field, clause, values, words));
         }

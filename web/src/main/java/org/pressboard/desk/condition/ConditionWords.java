@@ -1,4 +1,4 @@
-package org.pressboard.desk.bench;
+package org.pressboard.desk.condition;
 
 import java.util.List;
 import java.util.stream.Collectors;
@@ -8,6 +8,7 @@ import org.pressboard.condition.Condition;
 import org.pressboard.condition.Phrase;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.sheet.Words;
+import org.pressboard.table.Comparisons;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
@@ -15,7 +16,7 @@ import org.pressboard.value.PlainForm;
 import org.pressboard.value.Value;
 
 /** Says a condition on the rows of a table as a sentence. */
-final class ConditionWords {
+public final class ConditionWords {
 
     private final Words desk;
     private final Words site;
@@ -23,7 +24,7 @@ final class ConditionWords {
     private final Tables tables;
     private final Table table;
 
-    ConditionWords(Words desk, Words site, RowPicker picker, Tables tables, Table table) {
+    public ConditionWords(Words desk, Words site, RowPicker picker, Tables tables, Table table) {
         this.desk = desk;
         this.site = site;
         this.picker = picker;
@@ -32,7 +33,7 @@ final class ConditionWords {
     }
 
     /** Such as {@code Health is Good or Thriving, and Planted in the last 30 days}; nothing where all rows are meant. */
-    String of(Condition condition) {
+    public String of(Condition condition) {
         return inner(Phrase.read(condition));
     }
 
@@ -62,7 +63,17 @@ final class ConditionWords {
         return desk.say("clause." + clause.is(), field.label(), all);
     }
 
-    String value(Field field, Comparison is, Value value) {
+    /** The tables around. */
+    Tables tables() {
+        return tables;
+    }
+
+    public String value(Field field, Comparison is, Value value) {
+        if (is == Comparison.VISITORS) {
+            String key = PlainForm.write(value);
+            return Comparisons.ofVisitor(field, tables).stream().filter(of -> of.key().name().equals(key))
+                    .map(Field::label).findFirst().orElse(key);
+        }
         if (is.isOfCount()) {
             return PlainForm.write(value);
         }

@@ -1,4 +1,4 @@
-package org.pressboard.desk.bench;
+package org.pressboard.desk.condition;
 
 import java.util.Arrays;
 import java.util.List;
@@ -12,30 +12,33 @@ import org.pressboard.table.Comparisons;
 import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
+import org.pressboard.table.Tables;
 import org.pressboard.table.Temporal;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.TypedForm;
 import org.pressboard.value.Value;
 import org.springframework.util.MultiValueMap;
 
-/** Changes which rows are kept, as the bench asks. */
-final class KeepChange {
+/** Changes which rows are meant, as the desk asks. */
+public final class StatementChange {
 
     private static final int MOST_STATEMENTS = 20;
     private static final int MOST_DAYS = 36_600;
 
+    private final Tables tables;
     private final Table table;
     private final MultiValueMap<String, String> sent;
     private final TypedForm language;
 
-    KeepChange(Table table, MultiValueMap<String, String> sent, TypedForm language) {
+    public StatementChange(Tables tables, Table table, MultiValueMap<String, String> sent, TypedForm language) {
+        this.tables = tables;
         this.table = table;
         this.sent = sent;
         this.language = language;
     }
 
     /** @throws ProblemsFound when a statement lacks something */
-    Condition of(Condition keep, String what) {
+    public Condition of(Condition keep, String what) {
         Phrase.Group all = Phrase.read(keep);
         Phrase.Group changed = switch (what) {
             case "keep.add" -> all.adding(place(), new Phrase.Statement(clause()));
@@ -64,7 +67,7 @@ final class KeepChange {
     }
 
     /** @throws ProblemsFound when it lacks something */
-    Clause clause() {
+    public Clause clause() {
         Clause clause = asSent();
         boolean isWhole = clause.is().isOfSeveral() ? !clause.values().isEmpty()
                 : clause.values().size() == clause.is().operands();
@@ -82,7 +85,7 @@ final class KeepChange {
     }
 
     /** The statement as it stands before it is whole, with what was typed, whether or not it fits. */
-    Clause begun() {
+    public Clause begun() {
         Field field = field();
         return new Clause(field.key(), is(field), texts(is(field)).stream().<Value>map(Value::of).toList());
     }
@@ -93,8 +96,8 @@ final class KeepChange {
     }
 
     private Comparison is(Field field) {
-        return Comparisons.offered(field).stream().filter(each -> each.name().equals(first("is"))).findFirst()
-                .orElseGet(() -> Comparisons.offered(field).iterator().next());
+        return Comparisons.offered(field, tables).stream().filter(each -> each.name().equals(first("is"))).findFirst()
+                .orElseGet(() -> Comparisons.offered(field, tables).iterator().next());
     }
 
     private List<Value> values(Field field, Comparison is) {
@@ -108,7 +111,11 @@ final class KeepChange {
     }
 
     private Value value(Field field, Comparison is, String text) {
-        Optional<Value> value = is.isOfCount() ? PlainForm.whole(text).filter(KeepChange::isSoMany)
+        if (is == Comparison.VISITORS) {
+            return Comparisons.ofVisitor(field, tables).stream().map(of -> of.key().name()).filter(text::equals)
+                    .<Value>map(Value::of).findFirst().orElseThrow(() -> ProblemsFound.of("bench.no-value", field.label()));
+        }
+        Optional<Value> value = is.isOfCount() ? PlainForm.whole(text).filter(StatementChange::isSoMany)
                 : is == Comparison.CONTAINS || is == Comparison.CONTAINS_NOT || is == Comparison.BEGINS
                         ? Optional.of(Value.of(text)) : read(field, text);
         return value.orElseThrow(() -> ProblemsFound.of("bench.misfit", field.label(), text));

@@ -1,0 +1,48 @@
+package org.pressboard.grant;
+
+import java.util.Set;
+import org.pressboard.condition.Condition;
+import org.pressboard.condition.Standpoint;
+import org.pressboard.table.Table;
+import org.pressboard.value.Row;
+
+/**
+ * Some of the members: those whose rows meet a condition, as they are at the moment, and those who were put into it.
+ *
+ * @param rows   of nobody: {@link Condition#NEVER}
+ * @param byHand the numbers of the rows of those who were put into it
+ */
+public record Group(GroupKey key, String label, Condition rows, Set<Long> byHand) {
+
+    public static final int LONGEST_LABEL = 100;
+
+    public Group {
+        byHand = Set.copyOf(byHand);
+        if (label.isBlank() || label.length() > LONGEST_LABEL) {
+            throw new IllegalArgumentException("A group needs a label of at most " + LONGEST_LABEL + " characters");
+        }
+    }
+
+    /** Whether somebody with that row belongs to it. */
+    public boolean includes(Row member, Standpoint standpoint) {
+        return byHand.contains(member.id()) || rows.holds(member, standpoint);
+    }
+
+    /** The same as it is for a table that may have lost fields that the condition asks about: nobody meets it then. */
+    public Group of(Table members) {
+        boolean isWhole = rows.fields().stream().allMatch(members.fields()::has);
+        return isWhole ? this : new Group(key, label, Condition.NEVER, byHand);
+    }
+
+    public Group labelled(String other) {
+        return new Group(key, other, rows, byHand);
+    }
+
+    public Group meeting(Condition condition) {
+        return new Group(key, label, condition, byHand);
+    }
+
+    public Group with(Set<Long> members) {
+        return new Group(key, label, rows, members);
+    }
+}

@@ -1,0 +1,56 @@
+package org.pressboard.catalog;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.util.Arrays;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+import org.pressboard.condition.Condition;
+import org.pressboard.grant.Group;
+import org.pressboard.grant.GroupKey;
+
+@Entity
+@Table(name = "member_group")
+class GroupEntity {
+
+    @Id
+    private String key;
+
+    private String label;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private String rows;
+
+    @JdbcTypeCode(SqlTypes.ARRAY)
+    private Long[] byHand;
+
+    @Column(updatable = false)
+    private int position;
+
+    @SuppressWarnings("NullAway") // Hibernate fills it
+    protected GroupEntity() {
+    }
+
+    @SuppressWarnings("NullAway") // the group fills it
+    GroupEntity(Group group, int position) {
+        this.key = group.key().name();
+        this.position = position;
+        change(group);
+    }
+
+    final void change(Group group) {
+        label = group.label();
+        rows = Definitions.write(group.rows());
+        byHand = new TreeSet<>(group.byHand()).toArray(Long[]::new);
+    }
+
+    Group toGroup() {
+        Set<Long> members = Arrays.stream(byHand).collect(Collectors.toSet());
+        return new Group(new GroupKey(key), label, Definitions.read(rows, Condition.class), members);
+    }
+}

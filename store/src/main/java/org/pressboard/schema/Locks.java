@@ -1,0 +1,45 @@
+package org.pressboard.schema;
+
+import java.util.stream.Stream;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+import org.pressboard.table.Tables;
+import org.springframework.stereotype.Component;
+
+/**
+ * Takes the second lock off what is about to be altered, and puts it on again: the policies of a table, those of others
+ * that look through views, and the views. In between visitors get nothing of these tables. All within the caller's
+ * transaction.
+ */
+@Component
+class Locks {
+
+    private final Catalog catalog;
+    private final RowSecurity security;
+    private final OpenFields open;
+
+    Locks(Catalog catalog, RowSecurity security, OpenFields open) {
+        this.catalog = catalog;
+        this.security = security;
+        this.open = open;
+    }
+
+    /** Takes it off, so that the columns of that table can be altered, or it be removed. */
+    void takeOff(TableKey altered) {
+        concerned(catalog.tables(), altered).forEach(security::release);
+        open.close();
+    }
+
+    /** Puts it on again, as the tables and their grants are now. */
+    void putOn(TableKey altered) {
+        Tables tables = catalog.tables();
+        open.open(tables);
+        concerned(tables, altered).forEach(table -> security.protect(tables, table, catalog.grants(table.key())));
+    }
+
+    private static Stream<Table> concerned(Tables tables, TableKey altered) {
+        return tables.all().stream().filter(table -> table.key().equals(altered)
+                || (table.owner() != null && table.owner().isThrough()));
+    }
+}

@@ -1,0 +1,310 @@
+package org.pressboard.schema;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.sql.SQLException;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.random.RandomGenerator;
+import java.util.stream.LongStream;
+import org.jooq.impl.DSL;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.pressboard.catalog.PublishedSite;
+import org.pressboard.condition.Cases;
+import org.pressboard.condition.Clause;
+import org.pressboard.condition.Comparison;
+import org.pressboard.condition.Condition;
+import org.pressboard.grant.Audience;
+import org.pressboard.grant.Grant;
+import org.pressboard.grant.Grants;
+import org.pressboard.grant.Group;
+import org.pressboard.grant.GroupKey;
+import org.pressboard.grant.Sight;
+import org.pressboard.grant.Verb;
+import org.pressboard.grant.Visitor;
+import org.pressboard.rows.VisitorScope;
+import org.pressboard.sql.TableSql;
+import org.pressboard.table.Field;
+import org.pressboard.table.Fields;
+import org.pressboard.table.Numeric;
+import org.pressboard.table.Referring;
+import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+import org.pressboard.table.Textual;
+import org.pressboard.testing.StoreTest;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.Row;
+import org.pressboard.value.Value;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.dao.DataAccessException;
+
+/**
+ * Random grants, groups and visitors over tables whose rows are somebody's own by a person, by an address, or through one
+ * or two references: what the core decides, what the row query asks and what row security alone lets through are the same
+ * rows, and the same of adding, changing and removing.
+ */
+class GrantAgreementTest extends StoreTest {
+
+    private static final long SEED = 20261126;
+    private static final int ROUNDS = 360;
+    private static final int PEOPLE = 6;
+    private static final LocalDate TODAY = Cases.TODAY;
+    private static final FieldKey NAME = new FieldKey("name");
+    private static final FieldKey EMAIL = new FieldKey("email");
+    private static final FieldKey YEARS = new FieldKey("years");
+    private static final FieldKey KEEPER = new FieldKey("keeper");
+    private static final FieldKey PLOT = new FieldKey("plot");
+    private static final FieldKey TREE = new FieldKey("tree");
+    private static final FieldKey HEALTH = new FieldKey("health");
+    private static final List<FieldKey> WAYS = List.of(KEEPER, EMAIL, PLOT.through(KEEPER),
+            TREE.through(PLOT).through(KEEPER));
+    private static final List<GroupKey> GROUPS = List.of(new GroupKey("stewards"), new GroupKey("pickers"));
+
+    @Autowired
+    private TableChanges changes;
+
+    @Autowired
+    private VisitorScope scope;
+
+    private final RandomGenerator random = Cases.random(SEED);
+    private List<Row> people = List.of();
+    private List<Row> plots = List.of();
+    private List<Row> trees = List.of();
+    private List<Row> logs = List.of();
+    private Table table = Cases.TABLE;
+
+    @BeforeEach
+    void makeTables() {
+        Table members = changes.make("Crew", fields(new Field(NAME, "Name", new Textual.Text()),
+                new Field(EMAIL, "E-mail", new Textual.Email()), number(YEARS)), OWNER);
+        changes.change(members.knownBy(null, null, EMAIL), OWNER);
+        Referring.Person person = new Referring.Person(members.key(), Referring.OnRemoval.CLEAR);
+        Table beds = changes.make("Beds", fields(new Field(NAME, "Name", new Textual.Text()),
+                new Field(KEEPER, "Keeper", person)), OWNER);
+        Table stems = changes.make("Stems", fields(new Field(NAME, "Name", new Textual.Text()),
+                new Field(PLOT, "Plot", to(beds))), OWNER);
+        table = changes.make("Logs", fields(new Field(NAME, "Name", new Textual.Text()), new Field(KEEPER, "Keeper", person),
+                new Field(EMAIL, "E-mail", new Textual.Email()), new Field(PLOT, "Plot", to(beds)),
+                new Field(TREE, "Tree", to(stems)), number(YEARS), number(HEALTH)), OWNER);
+        people = rows(PEOPLE, id -> Map.of(NAME, Value.of("P" + id), EMAIL,
+                Value.of((id % 2 == 0 ? "P" : "p") + id + "@example.org"), YEARS, Value.of(id % 3)));
+        plots = rows(5, id -> some(Map.of(KEEPER, row(PEOPLE))));
+        trees = rows(8, id -> some(Map.of(PLOT, row(plots.size()))));
+        logs = rows(40, this::log);
+        load(catalog.tables().get(members.key()), people);
+        load(beds, plots);
+        load(stems, trees);
+        load(table, logs);
+        GROUPS.forEach(key -> inTransaction(() -> catalog.keepGroup(new Group(key, key.name(), Condition.NEVER, Set.of()))));
+    }
+
+    @AfterEach
+    void removeTables() {
+        List.of("logs", "stems", "beds", "crew").forEach(key -> publisher.remove(new TableKey(key)));
+        GROUPS.forEach(key -> inTransaction(() -> catalog.removeGroup(key)));
+    }
+
+    @Test
+    void theCoreTheQueryAndTheDatabaseAgree() {
+        int compared = 0;
+        FieldKey way = KEEPER;
+        for (int i = 0; i < ROUNDS; i++) {
+            if (i % 30 == 0) {
+                way = Cases.pick(WAYS, random);
+                changes.change(catalog.tables().get(table.key()).ownedBy(way), OWNER);
+            }
+            publisher.grant(table.key(), new Grants(grants()));
+            PublishedSite site = catalog.publishedNow();
+            for (int which = 0; which <= PEOPLE; which++) {
+                Visitor visitor = visitor(which);
+                String as = "seed %d, %s, %s, own by %s".formatted(SEED, visitor, site.grants().get(table.key()), way);
+                compare(site, visitor, as);
+                add(site, visitor, as);
+                change(site, visitor, as);
+                compared += Verb.values().length;
+            }
+        }
+        assertThat(compared).isGreaterThan(10_000);
+    }
+
+    private void compare(PublishedSite site, Visitor visitor, String as) {
+        List<Long> seen = allowed(site, visitor, Verb.SEE, logs);
+        Sight sight = site.sight(visitor, table.key());
+        TableSql query = TableSql.of(sight, visitor.on(TODAY), ENGLISH);
+        assertThat(ids(query, query.condition(sight.rows(table.key())))).as(as).isEqualTo(seen);
+        assertThat(asVisitor(visitor, () -> ids(TableSql.plain(table), DSL.trueCondition()))).as(as).isEqualTo(seen);
+        // under both locks at once, as rows are carried away
+        assertThat(asVisitor(visitor, () -> ids(query, query.condition(sight.rows(table.key()))))).as(as).isEqualTo(seen);
+        List<Long> removable = new ArrayList<>(allowed(site, visitor, Verb.REMOVE, logs));
+        removable.retainAll(seen);
+        List<Long> removed = new ArrayList<>();
+        isDone(visitor, () -> removed.addAll(sql.deleteFrom(DSL.table(TableSql.name(table)))
+                .returningResult(DSL.field("row_id", Long.class)).fetch(0, Long.class)));
+        assertThat(removed).as(as).containsExactlyInAnyOrderElementsOf(removable);
+    }
+
+    private void add(PublishedSite site, Visitor visitor, String as) {
+        Row row = new Row(1_000, log(1_000));
+        boolean may = !allowed(site, visitor, Verb.ADD, List.of(row)).isEmpty();
+        assertThat(isDone(visitor, () -> sql.insertInto(DSL.table(TableSql.name(table))).set(columns(row)).execute()))
+                .as(as + " adds " + row).isEqualTo(may);
+    }
+
+    /** What it was must be theirs to change, and what it becomes, too. */
+    private void change(PublishedSite site, Visitor visitor, String as) {
+        Row was = Cases.pick(logs, random);
+        Row becomes = new Row(was.id(), log(was.id()));
+        boolean seen = !allowed(site, visitor, Verb.SEE, List.of(was)).isEmpty();
+        boolean may = seen && !allowed(site, visitor, Verb.CHANGE, List.of(was)).isEmpty();
+        // PostgreSQL lets nobody change a row into one that they do not see
+        boolean stays = !allowed(site, visitor, Verb.CHANGE, List.of(becomes)).isEmpty()
+                && !allowed(site, visitor, Verb.SEE, List.of(becomes)).isEmpty();
+        Map<org.jooq.Field<?>, Object> columns = columns(becomes);
+        columns.remove(DSL.field(DSL.name("row_id")));
+        boolean[] changed = new boolean[1];
+        boolean done = isDone(visitor, () -> changed[0] = sql.update(DSL.table(TableSql.name(table))).set(columns)
+                .where(DSL.field("row_id", Long.class).eq(was.id())).execute() > 0);
+        assertThat(done && changed[0]).as(as + " changes " + was + " into " + becomes).isEqualTo(may && stays);
+    }
+
+    private static Map<org.jooq.Field<?>, Object> columns(Row row) {
+        Map<org.jooq.Field<?>, Object> columns = new HashMap<>();
+        columns.put(DSL.field(DSL.name("row_id")), row.id());
+        List.of(KEEPER, PLOT, TREE).forEach(key -> columns.put(DSL.field(DSL.name(key.name()), Long.class),
+                row.find(key).map(value -> ((Value.Referred) value).row()).orElse(null)));
+        List.of(YEARS, HEALTH).forEach(key -> columns.put(DSL.field(DSL.name(key.name()), Long.class),
+                row.find(key).map(value -> ((Value.Whole) value).number()).orElse(null)));
+        List.of(NAME, EMAIL).forEach(key -> columns.put(DSL.field(DSL.name(key.name()), String.class),
+                row.find(key).map(value -> ((Value.Text) value).text()).orElse(null)));
+        return columns;
+    }
+
+    private boolean isDone(Visitor visitor, Runnable write) {
+        try {
+            asVisitor(visitor, () -> {
+                write.run();
+                return true;
+            });
+            return true;
+        } catch (DataAccessException refused) {
+            assertThat(refused.getMostSpecificCause()).isInstanceOfSatisfying(SQLException.class,
+                    cause -> assertThat(cause.getSQLState()).isEqualTo("42501"));
+            return false;
+        }
+    }
+
+    /** In a transaction of which nothing stays. */
+    private <T> T asVisitor(Visitor visitor, java.util.function.Supplier<T> work) {
+        List<T> result = new ArrayList<>();
+        try {
+            inTransaction(() -> {
+                scope.enter(visitor, visitor.on(TODAY));
+                result.add(work.get());
+                throw new TakenBack();
+            });
+        } catch (TakenBack expected) {
+            return result.getFirst();
+        }
+        throw new AssertionError("was not taken back");
+    }
+
+    private static final class TakenBack extends RuntimeException {
+        private static final long serialVersionUID = 1;
+    }
+
+    private List<Long> ids(TableSql from, org.jooq.Condition where) {
+        return Objects.requireNonNull(inTransaction(() -> sql.select(from.rowId()).from(from.asTable()).where(where)
+                .orderBy(from.rowId()).fetch(from.rowId())));
+    }
+
+    private List<Long> allowed(PublishedSite site, Visitor visitor, Verb verb, List<Row> of) {
+        Condition allowed = site.may(visitor, verb, table.key()).rows();
+        return of.stream().filter(row -> allowed.holds(reaching(row), visitor.on(TODAY))).map(Row::id).toList();
+    }
+
+    /** The row with what its references lead to. */
+    private Row reaching(Row row) {
+        Map<FieldKey, Value> values = new HashMap<>(row.values());
+        row.find(PLOT).flatMap(plot -> at(plots, plot).find(KEEPER)).ifPresent(keeper -> values.put(PLOT.through(KEEPER), keeper));
+        row.find(TREE).flatMap(tree -> at(trees, tree).find(PLOT)).flatMap(plot -> at(plots, plot).find(KEEPER))
+                .ifPresent(keeper -> values.put(TREE.through(PLOT).through(KEEPER), keeper));
+        return new Row(row.id(), values);
+    }
+
+    private static Row at(List<Row> rows, Value reference) {
+        return rows.get((int) ((Value.Referred) reference).row() - 1);
+    }
+
+    private List<Grant> grants() {
+        List<Grant> grants = new ArrayList<>();
+        for (Verb verb : Verb.values()) {
+            for (int i = random.nextInt(3); i > 0; i--) {
+                Audience audience = Cases.pick(List.of(Audience.EVERYONE, Audience.MEMBERS,
+                        Audience.those(GROUPS.get(0)), Audience.those(GROUPS.get(1))), random);
+                grants.add(random.nextInt(2) == 0 ? Grant.ofOwn(audience, verb) : new Grant(audience, verb, condition()));
+            }
+        }
+        return grants;
+    }
+
+    private Condition condition() {
+        return switch (random.nextInt(5)) {
+            case 0 -> Condition.ALWAYS;
+            case 1 -> new Clause(HEALTH, Comparison.AT_LEAST, List.of(Value.of(random.nextLong(3)))).condition();
+            case 2 -> new Clause(YEARS, Comparison.VISITORS, List.of(Value.of("years"))).condition();
+            case 3 -> new Clause(KEEPER, Comparison.ME, List.of()).condition();
+            default -> new Clause(NAME, Comparison.VISITORS, List.of(Value.of("name"))).condition().not();
+        };
+    }
+
+    private Visitor visitor(int which) {
+        if (which == PEOPLE) {
+            return Visitor.ANYONE;
+        }
+        Set<GroupKey> groups = new HashSet<>(GROUPS);
+        groups.removeIf(key -> random.nextBoolean());
+        return Visitor.member("p" + (which + 1) + "@example.org", "P" + (which + 1), people.get(which), groups);
+    }
+
+    private Map<FieldKey, Value> log(long id) {
+        return some(Map.of(NAME, Value.of("P" + (1 + random.nextInt(PEOPLE))), KEEPER, row(PEOPLE), EMAIL,
+                Value.of("p" + (1 + random.nextInt(PEOPLE)) + "@Example.org"), PLOT, row(plots.size()), TREE,
+                row(trees.size()), YEARS, Value.of(random.nextLong(3)), HEALTH, Value.of(random.nextLong(4))));
+    }
+
+    /** Without some of them. */
+    private Map<FieldKey, Value> some(Map<FieldKey, Value> all) {
+        Map<FieldKey, Value> some = new TreeMap<>(all);
+        some.keySet().removeIf(key -> random.nextInt(5) == 0);
+        return some;
+    }
+
+    private static List<Row> rows(int count, java.util.function.LongFunction<Map<FieldKey, Value>> values) {
+        return LongStream.rangeClosed(1, count).mapToObj(id -> new Row(id, values.apply(id))).toList();
+    }
+
+    private Value row(int of) {
+        return new Value.Referred(1 + random.nextInt(of), "");
+    }
+
+    private static Fields fields(Field... fields) {
+        return new Fields(List.of(fields));
+    }
+
+    private static Field number(FieldKey key) {
+        return new Field(key, key.name(), new Numeric.WholeNumber(false));
+    }
+
+    private static Referring.Reference to(Table target) {
+        return new Referring.Reference(target.key(), Referring.OnRemoval.CLEAR);
+    }
+}

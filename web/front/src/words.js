@@ -1,0 +1,81 @@
+// Words that open what they can be changed to, one at a time; within one, perhaps another.
+import Alpine from '@alpinejs/csp';
+
+export const words = id => ({
+  opened: '', // the word that is open
+  inner: '', // the word within it that is
+
+  root() {
+    return document.getElementById(id);
+  },
+  clicked(event) {
+    const word = event.target.closest('[data-opens]');
+    if (word) this.turn(word);
+  },
+  turn(word) {
+    const { opens, within } = word.dataset;
+    if (within) {
+      this.inner = this.inner === opens ? '' : opens;
+    } else {
+      this.opened = this.opened === opens ? '' : opens;
+      this.inner = '';
+    }
+    this.draw();
+    if (word.getAttribute('aria-expanded') === 'true') {
+      this.panel(opens)?.scrollIntoView({ block: 'nearest' });
+      this.panel(opens)?.querySelector('input:not([type=hidden]), select, textarea, button')?.focus();
+    }
+  },
+  panel(name) {
+    return this.root().querySelector(`[data-panel="${name}"]`);
+  },
+  draw() {
+    for (const panel of this.root().querySelectorAll('[data-panel]')) {
+      panel.hidden = ![this.opened, this.inner].includes(panel.dataset.panel);
+    }
+    for (const word of this.root().querySelectorAll('[data-opens]')) {
+      word.setAttribute('aria-expanded', [this.opened, this.inner].includes(word.dataset.opens));
+    }
+  },
+  // Esc closes what is open, the innermost first.
+  closed(event) {
+    if (event.key !== 'Escape' || !this.opened) return false;
+    const name = this.inner || this.opened;
+    if (this.inner) this.inner = '';
+    else this.opened = '';
+    this.draw();
+    this.root().querySelector(`[data-opens="${name}"]`)?.focus();
+    return true;
+  },
+  // What the answer says of a choice holds, also where somebody had chosen by hand; what is being typed stays.
+  reset() {
+    for (const element of this.root().querySelectorAll('input, select, textarea')) {
+      if (element === document.activeElement) continue;
+      if (element.type === 'checkbox' || element.type === 'radio') element.checked = element.defaultChecked;
+      else if (element.tagName === 'SELECT') [...element.options].forEach(each => { each.selected = each.defaultSelected; });
+      else element.value = element.defaultValue;
+    }
+  },
+});
+
+// A part of the desk that is made of such words and answered anew with each change.
+Alpine.data('words', () => ({
+  ...words(''),
+  root() {
+    return document.getElementById(this.$root.dataset.words);
+  },
+  init() {
+    this.$el.addEventListener('click', event => this.clicked(event));
+    this.$el.addEventListener('keydown', event => this.closed(event));
+    this.follow = event => {
+      if (event.detail.ctx?.target !== this.root() && event.detail.ctx?.target?.id !== this.$root.dataset.words) return;
+      this.draw();
+      this.reset();
+    };
+    document.addEventListener('htmx:after:swap', this.follow);
+    this.draw();
+  },
+  destroy() {
+    document.removeEventListener('htmx:after:swap', this.follow);
+  },
+}));

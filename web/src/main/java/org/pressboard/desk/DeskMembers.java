@@ -1,0 +1,277 @@
+package org.pressboard.desk;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.PublishedSite;
+import org.pressboard.condition.Condition;
+import org.pressboard.desk.condition.ConditionDesk;
+import org.pressboard.grant.Decision;
+import org.pressboard.grant.Group;
+import org.pressboard.grant.GroupKey;
+import org.pressboard.grant.Sight;
+import org.pressboard.grant.Verb;
+import org.pressboard.grant.Visitor;
+import org.pressboard.listing.RowQuery;
+import org.pressboard.member.Members;
+import org.pressboard.problem.ProblemsFound;
+import org.pressboard.rows.RowPicker;
+import org.pressboard.rows.Rows;
+import org.pressboard.schema.Publisher;
+import org.pressboard.sheet.NotThere;
+import org.pressboard.sheet.Words;
+import org.pressboard.table.Attached;
+import org.pressboard.table.Fields;
+import org.pressboard.table.Referring;
+import org.pressboard.table.Table;
+import org.pressboard.table.Tables;
+import org.springframework.context.MessageSource;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** The tab with the members: groups of them, and what each may do. */
+@Controller
+class DeskMembers {
+
+    private static final int MOST_BY_HAND = 500;
+    private static final String GROUP = "/desk/members/groups/{key}";
+
+    private final Catalog catalog;
+    private final Members members;
+    private final Publisher publisher;
+    private final ConditionDesk conditions;
+    private final RowPicker picker;
+    private final Rows rows;
+    private final MessageSource messages;
+    private final Clock clock;
+
+    DeskMembers(Catalog catalog, Members members, Publisher publisher, ConditionDesk conditions, RowPicker picker,
+            Rows rows, MessageSource messages, Clock clock) {
+        this.catalog = catalog;
+        this.members = members;
+        this.publisher = publisher;
+        this.conditions = conditions;
+        this.picker = picker;
+        this.rows = rows;
+        this.messages = messages;
+        this.clock = clock;
+    }
+
+    /** A group, who is in it in words, and how many that are right now. */
+    public record GroupLine(Group group, String said, String count) {
+    }
+
+    /** Somebody, by the number of their row. */
+    public record Person(long row, String name) {
+    }
+
+    /** What somebody may do with the rows of a table, in words, verb by verb. */
+    public record May(Table table, List<String> verbs) {
+    }
+
+    @GetMapping("/desk/members")
+    String members(@RequestParam(defaultValue = "") String called, Model model) {
+        PublishedSite site = catalog.publishedNow();
+        Table people = people(site);
+        model.addAttribute("people", people);
+        model.addAttribute("called", called);
+        if (people != null) {
+            model.addAttribute("groups", site.groups().stream().map(group -> line(site, people, group)).toList());
+            model.addAttribute("found", called.isBlank() ? List.of() : found(site, people, called));
+            model.addAttribute("count", words().count(rows.count(query(site, people, Condition.ALWAYS), Locale.UK)));
+        }
+        return "desk/members";
+    }
+
+    private List<Person> found(PublishedSite site, Table people, String called) {
+        return picker.find(site.tables(), people, called, site.site().language()).stream()
+                .map(row -> new Person(row.row(), row.heading())).toList();
+    }
+
+    private GroupLine line(PublishedSite site, Table people, Group group) {
+        Group now = group.of(people);
+        List<String> said = new ArrayList<>();
+        List<String> counts = new ArrayList<>();
+        if (!now.rows().equals(Condition.NEVER)) {
+            said.add(words().say("groups.where", conditions.words(site.tables(), people).of(now.rows())));
+            counts.add(now.rows().dependsOnStandpoint() ? words().say("groups.by-day")
+                    : words().count(rows.count(query(site, people, now.rows()), Locale.UK)));
+        }
+        if (!now.byHand().isEmpty() || said.isEmpty()) {
+            said.add(words().say("groups.by-hand", now.byHand().size()));
+            counts.add(words().count(now.byHand().size()));
+        }
+        return new GroupLine(now, String.join(", ", said), String.join(" + ", counts));
+    }
+
+    private static RowQuery query(PublishedSite site, Table people, Condition which) {
+        Sight sight = Sight.whole(site.tables(), people.key());
+        return new RowQuery(sight, Visitor.staff(""), org.pressboard.condition.Standpoint.NOBODY, which, Condition.ALWAYS,
+                List.of(), 1, 1, List.of());
+    }
+
+    @PostMapping("/desk/members/groups")
+    String make(@RequestParam(defaultValue = "") String label, RedirectAttributes flash) {
+        String name = label.strip();
+        if (name.isEmpty() || name.length() > Group.LONGEST_LABEL) {
+            flash.addFlashAttribute("problem", words().say("groups.no-label"));
+            return "redirect:/desk/members";
+        }
+        Set<String> taken = catalog.groups().stream().map(group -> group.key().name()).collect(Collectors.toSet());
+        Group group = new Group(GroupKey.from(name, taken), name, Condition.NEVER, Set.of());
+        catalog.keepGroup(group);
+        return "redirect:/desk/members/groups/" + group.key();
+    }
+
+    @GetMapping(GROUP)
+    String group(@PathVariable String key, Model model) {
+        show(key, model);
+        return "desk/group";
+    }
+
+    private void show(String key, Model model) {
+        PublishedSite site = catalog.publishedNow();
+        Table people = people(site);
+        if (people == null) {
+            throw new NotThere("not-there.page");
+        }
+        Group group = find(key).of(people);
+        model.addAttribute("people", people);
+        model.addAttribute("group", group);
+        model.addAttribute("line", line(site, people, group));
+        model.addAttribute("statements", conditions.statements(said(group), site.tables(), people, model));
+        model.addAttribute("hands", group.byHand().stream().sorted()
+                .map(row -> new Person(row, picker.heading(site.tables(), people, row))).toList());
+        model.addAttribute("words", words());
+    }
+
+    private static Condition said(Group group) {
+        return group.rows().equals(Condition.NEVER) ? Condition.ALWAYS : group.rows();
+    }
+
+    /** Changes who is in the group. */
+    @PostMapping(GROUP + "/change")
+    String change(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters,
+            @RequestHeader(name = "HX-Request", defaultValue = "") String asked, Model model) {
+        Group group = find(key);
+        try {
+            catalog.keepGroup(changed(group, parameters, model));
+        } catch (ProblemsFound against) {
+            model.addAttribute("problem", words().say(against.problems().all().getFirst()));
+        }
+        if (asked.isEmpty()) {
+            return "redirect:/desk/members/groups/" + key;
+        }
+        show(key, model);
+        return "desk/group :: group";
+    }
+
+    private Group changed(Group group, MultiValueMap<String, String> parameters, Model model) {
+        Set<Long> hands = new TreeSet<>(group.byHand());
+        Set<Long> sent = parameters.getOrDefault("value", List.of()).stream().filter(text -> text.matches("\\d{1,18}"))
+                .map(Long::valueOf).collect(Collectors.toSet());
+        switch (first(parameters, "do")) {
+            case "label" -> {
+                String label = first(parameters, "label").strip();
+                if (label.isEmpty() || label.length() > Group.LONGEST_LABEL) {
+                    throw ProblemsFound.of("groups.no-label");
+                }
+                return group.labelled(label);
+            }
+            case "hands" -> hands.addAll(sent);
+            case "out" -> hands.removeAll(sent);
+            default -> {
+                Tables tables = catalog.publishedNow().tables();
+                Table people = tables.people().map(tables::get).orElseThrow();
+                Condition after = conditions.changed(said(group), tables, askable(people), parameters, model);
+                return group.meeting(after.equals(Condition.ALWAYS) ? Condition.NEVER : after);
+            }
+        }
+        if (hands.size() > MOST_BY_HAND) {
+            throw ProblemsFound.of("groups.many-hands", MOST_BY_HAND);
+        }
+        return group.with(hands);
+    }
+
+    /** The inputs of a statement that is yet to be added. */
+    @GetMapping(GROUP + "/statement")
+    String statement(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model) {
+        Tables tables = catalog.publishedNow().tables();
+        Table people = tables.people().map(tables::get).orElseThrow(() -> new NotThere("not-there.page"));
+        return ConditionDesk.template(conditions.begin(said(find(key)), tables, askable(people), parameters,
+                "/desk/members/groups/" + key, model));
+    }
+
+    @PostMapping(GROUP + "/remove")
+    String remove(@PathVariable String key, RedirectAttributes flash) {
+        Group group = find(key);
+        publisher.removeGroup(group.key());
+        flash.addFlashAttribute("said", words().say("groups.removed", group.label()));
+        return "redirect:/desk/members";
+    }
+
+    /** A member: their groups, and what they may do, table by table. */
+    @GetMapping("/desk/members/{row:\\d{1,18}}")
+    String member(@PathVariable long row, Model model) {
+        PublishedSite site = catalog.publishedNow();
+        Table people = people(site);
+        Visitor visitor = members.visitor(row).orElseThrow(() -> new NotThere("not-there.row"));
+        model.addAttribute("people", people);
+        model.addAttribute("row", row);
+        model.addAttribute("visitor", visitor);
+        model.addAttribute("groups", site.groups().stream().filter(group -> visitor.groups().contains(group.key())).toList());
+        model.addAttribute("may", site.tables().all().stream().map(table -> may(site, table, visitor)).toList());
+        return "desk/member";
+    }
+
+    private May may(PublishedSite site, Table table, Visitor visitor) {
+        return new May(table, Stream.of(Verb.values()).map(verb -> {
+            Decision decision = site.may(visitor, verb, table.key());
+            if (!decision.isAllowed() || verb == Verb.ADD) {
+                return words().say(decision.isAllowed() ? "may.yes" : "may.no");
+            }
+            Sight sight = Sight.whole(site.tables(), table.key());
+            return words().count(rows.count(new RowQuery(sight, visitor, visitor.on(LocalDate.now(clock)), decision.rows(),
+                    Condition.ALWAYS, List.of(), 1, 1, List.of()), Locale.UK));
+        }).toList());
+    }
+
+    /** What a row alone can be asked. */
+    private static Table askable(Table table) {
+        return table.with(new Fields(table.columns().stream().filter(field -> !(field.type() instanceof Attached)
+                && !(field.type() instanceof Referring)).toList()));
+    }
+
+    private Group find(String key) {
+        return catalog.groups().stream().filter(group -> group.key().name().equals(key)).findFirst()
+                .orElseThrow(() -> new NotThere("not-there.page"));
+    }
+
+    private static @Nullable Table people(PublishedSite site) {
+        return site.tables().people().map(site.tables()::get).orElse(null);
+    }
+
+    private Words words() {
+        return new Words(messages, Locale.UK);
+    }
+
+    private static String first(MultiValueMap<String, String> parameters, String name) {
+        return Objects.requireNonNullElse(parameters.getFirst(name), "");
+    }
+}

@@ -1,0 +1,126 @@
+package org.pressboard.desk.condition;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.condition.Clause;
+import org.pressboard.condition.Condition;
+import org.pressboard.problem.ProblemsFound;
+import org.pressboard.rows.RowPicker;
+import org.pressboard.sheet.NotThere;
+import org.pressboard.sheet.Words;
+import org.pressboard.table.Table;
+import org.pressboard.table.Tables;
+import org.pressboard.value.TypedForm;
+import org.springframework.context.MessageSource;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/**
+ * What every place of the desk needs that lets a condition be changed: its words, its statements, and what becomes of it.
+ */
+@Controller
+public class ConditionDesk {
+
+    private static final String TEMPLATE = "desk/condition/statements :: ";
+
+    private final Catalog catalog;
+    private final RowPicker picker;
+    private final MessageSource messages;
+
+    ConditionDesk(Catalog catalog, RowPicker picker, MessageSource messages) {
+        this.catalog = catalog;
+        this.picker = picker;
+        this.messages = messages;
+    }
+
+    /** How conditions on the rows of a table are said, with values as the site's language writes them. */
+    public ConditionWords words(Tables tables, Table table) {
+        return new ConditionWords(desk(), new Words(messages, language()), picker, tables, table);
+    }
+
+    /** The statements of a condition, one of them perhaps just being changed. */
+    public Statements statements(Condition condition, Tables tables, Table table, Model model) {
+        return Statements.of(condition, table, words(tables, table), (Statements.Begun) model.getAttribute("begun"));
+    }
+
+    /** What was sent of a statement. */
+    public StatementChange sent(Tables tables, Table table, MultiValueMap<String, String> parameters) {
+        return new StatementChange(tables, table, parameters, TypedForm.of(language()));
+    }
+
+    /** The condition as what was sent changes it; where that lacks something, as it was, and what was begun is shown. */
+    public Condition changed(Condition condition, Tables tables, Table table, MultiValueMap<String, String> parameters,
+            Model model) {
+        try {
+            return sent(tables, table, parameters).of(condition, first(parameters, "do"));
+        } catch (ProblemsFound against) {
+            begun(condition, tables, table, parameters, model);
+            model.addAttribute("problem", desk().say(against.problems().all().getFirst()));
+            return condition;
+        }
+    }
+
+    /** Whoever compares otherwise has yet to say with what: the statement stays as it is until they have. */
+    public void begun(Condition condition, Tables tables, Table table, MultiValueMap<String, String> parameters,
+            Model model) {
+        Clause clause = sent(tables, table, parameters).begun();
+        if (first(parameters, "do").equals("keep.set")) {
+            model.addAttribute("begun", new Statements.Begun(first(parameters, "at"), clause));
+        } else {
+            fresh(condition, tables, table, clause, model);
+        }
+    }
+
+    private void fresh(Condition condition, Tables tables, Table table, Clause clause, Model model) {
+        model.addAttribute("statement", Statements.statement(table.field(clause.field()), clause, words(tables, table)));
+        model.addAttribute("groups", Statements.groups(condition));
+    }
+
+    /** The inputs of a statement that is yet to be added to a condition, for the place that changes it. */
+    public boolean begin(Condition condition, Tables tables, Table table, MultiValueMap<String, String> parameters,
+            String place, Model model) {
+        if (first(parameters, "field").isEmpty()) {
+            return false;
+        }
+        fresh(condition, tables, table, sent(tables, table, parameters).begun(), model);
+        model.addAttribute("at", place);
+        model.addAttribute("id", first(parameters, "id").matches("[a-z][a-z_-]{0,99}") ? first(parameters, "id") : "keep");
+        model.addAttribute("words", desk());
+        return true;
+    }
+
+    /** The template of these inputs. */
+    public static String template(boolean isBegun) {
+        return TEMPLATE + (isBegun ? "fresh" : "nothing");
+    }
+
+    /** The rows of a table that are called so. */
+    @GetMapping("/desk/rows-of/{key}")
+    String rowsOf(@PathVariable String key, @RequestParam(defaultValue = "") String called, Model model) {
+        Tables tables = catalog.tables();
+        Table of = tables.all().stream().filter(each -> each.key().name().equals(key)).findFirst()
+                .orElseThrow(() -> new NotThere("not-there.table"));
+        List<Statements.Option> rows = picker.find(tables, of, called, language()).stream()
+                .map(row -> new Statements.Option(Long.toString(row.row()), row.heading())).toList();
+        model.addAttribute("rows", rows);
+        return TEMPLATE + "rows";
+    }
+
+    private Words desk() {
+        return new Words(messages, Locale.UK);
+    }
+
+    private Locale language() {
+        return catalog.published().site().language();
+    }
+
+    private static String first(MultiValueMap<String, String> parameters, String name) {
+        return Objects.requireNonNullElse(parameters.getFirst(name), "");
+    }
+}

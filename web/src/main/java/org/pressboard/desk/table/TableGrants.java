@@ -1,0 +1,303 @@
+package org.pressboard.desk.table;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.condition.Condition;
+import org.pressboard.desk.condition.ConditionDesk;
+import org.pressboard.desk.condition.Statements;
+import org.pressboard.grant.Audience;
+import org.pressboard.grant.Grant;
+import org.pressboard.grant.Grants;
+import org.pressboard.grant.Ownership;
+import org.pressboard.grant.Sight;
+import org.pressboard.grant.Verb;
+import org.pressboard.grant.Visitor;
+import org.pressboard.listing.RowQuery;
+import org.pressboard.problem.ProblemsFound;
+import org.pressboard.rows.Rows;
+import org.pressboard.schema.Publisher;
+import org.pressboard.schema.TableChanges;
+import org.pressboard.signin.SignedIn;
+import org.pressboard.table.Field;
+import org.pressboard.table.Referring;
+import org.pressboard.table.Table;
+import org.pressboard.table.Tables;
+import org.pressboard.value.FieldKey;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** Who may do what with which rows of a table: a line for each audience, in it a word for each verb. */
+@Controller
+class TableGrants {
+
+    private static final String AT = "/desk/tables/{key}/grants";
+
+    private final TableFrame frame;
+    private final Catalog catalog;
+    private final Publisher publisher;
+    private final TableChanges changes;
+    private final ConditionDesk conditions;
+    private final Rows rows;
+
+    TableGrants(TableFrame frame, Catalog catalog, Publisher publisher, TableChanges changes, ConditionDesk conditions,
+            Rows rows) {
+        this.frame = frame;
+        this.catalog = catalog;
+        this.publisher = publisher;
+        this.changes = changes;
+        this.conditions = conditions;
+        this.rows = rows;
+    }
+
+    /** Which rows a grant is for, as the desk lets it be chosen. */
+    enum Reach { NONE, OWN, MEETING, ALL }
+
+    /** Those whom grants are given to, and their grant of each verb. */
+    public record Line(String label, List<Cell> cells) {
+    }
+
+    /**
+     * One grant, or that there is none.
+     *
+     * @param of         which it is, as the address of a change has it: {@code everyone-see}
+     * @param said       which rows it is for, in words
+     * @param count      how many rows that is right now; empty where it cannot be said, or none is
+     * @param warning    why it lets nobody do anything; empty: it does
+     * @param statements what rows must be, where that is said
+     */
+    public record Cell(String of, Verb verb, Reach reach, String said, String count, String warning,
+                       Statements statements) {
+
+        public String word() {
+            return verb.word();
+        }
+    }
+
+    /** A field by which rows may be somebody's own. */
+    public record Way(String key, String label, boolean chosen) {
+    }
+
+    void show(Table table, Model model) {
+        Tables tables = catalog.publishedNow().tables();
+        Table now = tables.get(table.key());
+        Grants grants = catalog.grants(table.key()).of(tables, now);
+        model.addAttribute("grantLines", lines(tables, now, grants, model));
+        model.addAttribute("ways", ways(tables, now));
+        model.addAttribute("owned", owned(tables, now, grants));
+        model.addAttribute("members", tables.people().map(tables::get).orElse(null));
+        model.addAttribute("onPages", catalog.pages().values().stream().filter(page -> page.lists(table.key())).count());
+        model.addAttribute("openness", org.pressboard.grant.Openness.of(grants));
+        model.addAttribute("words", frame.words());
+        model.addAttribute("table", now);
+    }
+
+    private List<Line> lines(Tables tables, Table table, Grants grants, Model model) {
+        List<Line> lines = new ArrayList<>();
+        lines.add(line(tables, table, grants, "everyone", frame.words().say("grants.everyone"), model));
+        lines.add(line(tables, table, grants, "members", frame.words().say("grants.members"), model));
+        catalog.groups().forEach(group -> lines.add(line(tables, table, grants, "group-" + group.key(), group.label(), model)));
+        return lines;
+    }
+
+    private Line line(Tables tables, Table table, Grants grants, String id, String label, Model model) {
+        Audience audience = audience(id).orElseThrow();
+        return new Line(label, Stream.of(Verb.values()).map(verb ->
+                cell(tables, table, grants, id, audience, verb, model)).toList());
+    }
+
+    private Cell cell(Tables tables, Table table, Grants grants, String id, Audience audience, Verb verb, Model model) {
+        String of = id + "-" + verb.word();
+        Grant grant = grants.find(audience, verb).orElse(null);
+        Reach reach = reach(grant);
+        Condition said = grant == null ? Condition.ALWAYS : said(grant);
+        boolean isChanging = of.equals(model.getAttribute("of"));
+        Statements statements = isChanging ? conditions.statements(said, tables, table, model)
+                : Statements.of(said, table, conditions.words(tables, table), null);
+        String text = reach == Reach.MEETING && !said.equals(Condition.ALWAYS)
+                ? frame.words().say("grants.MEETING", conditions.words(tables, table).of(said))
+                : frame.words().say("grants." + (reach == Reach.MEETING ? "MEETING-nothing" : reach.name()));
+        return new Cell(of, verb, reach, text, grant == null ? "" : count(tables, table, grants, grant),
+                grant == null ? "" : warning(grants, grant), statements);
+    }
+
+    private static Reach reach(@Nullable Grant grant) {
+        if (grant == null) {
+            return Reach.NONE;
+        }
+        return grant.own() ? Reach.OWN : grant.rows().equals(Condition.ALWAYS) ? Reach.ALL : Reach.MEETING;
+    }
+
+    /** While nothing is said of the rows, the grant is for none. */
+    private static Condition said(Grant grant) {
+        return grant.rows().equals(Condition.NEVER) ? Condition.ALWAYS : grant.rows();
+    }
+
+    /** What is added meets a condition or not; nobody can count it. Nor can what depends on who looks be. */
+    private String count(Tables tables, Table table, Grants grants, Grant grant) {
+        if (grant.verb() == Verb.ADD) {
+            return "";
+        }
+        Condition reached = grant.own() ? ofSomebody(table, grants) : grant.rows();
+        return reached.dependsOnStandpoint() ? frame.words().say("grants.by-visitor")
+                : frame.words().say(grant.own() ? "grants.owned-rows" : "grants.rows", count(tables, table, reached));
+    }
+
+    /** The rows that are somebody's. */
+    private static Condition ofSomebody(Table table, Grants grants) {
+        return grants.ofOwn() instanceof Condition.Owned(FieldKey by) ? Condition.isEmpty(by).not() : Condition.NEVER;
+    }
+
+    private String count(Tables tables, Table table, Condition which) {
+        Sight sight = Sight.whole(tables, table.key()).reaching(which.fields());
+        RowQuery query = new RowQuery(sight, Visitor.staff(""), org.pressboard.condition.Standpoint.NOBODY, which,
+                Condition.ALWAYS, List.of(), 1, 1, List.of());
+        return frame.words().count(rows.count(query, frame.words().language()));
+    }
+
+    private String warning(Grants grants, Grant grant) {
+        if (grant.own() && grants.ofOwn().equals(Condition.NEVER)) {
+            return frame.words().say("grants.no-owner");
+        }
+        if (grant.own() && grant.audience().equals(Audience.EVERYONE)) {
+            return frame.words().say("grants.own-of-everyone");
+        }
+        boolean isBlind = (grant.verb() == Verb.CHANGE || grant.verb() == Verb.REMOVE)
+                && grants.all().stream().noneMatch(other -> other.verb() == Verb.SEE
+                && (other.audience().equals(grant.audience()) || !(other.audience() instanceof Audience.Those)));
+        return isBlind ? frame.words().say("grants.blind") : "";
+    }
+
+    private static List<Way> ways(Tables tables, Table table) {
+        List<FieldKey> ways = Ownership.ways(tables, table);
+        Table wide = tables.reaching(table, ways);
+        return ways.stream().filter(wide.fields()::has).map(key -> new Way(key.name(), wide.field(key).label(),
+                key.equals(table.owner()) || (table.owner() == null && key.equals(table.people())))).toList();
+    }
+
+    /** How many rows are somebody's, and of how many; {@code null} where none can be. */
+    private @Nullable String owned(Tables tables, Table table, Grants grants) {
+        return grants.ofOwn().equals(Condition.NEVER) ? null : frame.words().say("grants.owned",
+                count(tables, table, ofSomebody(table, grants)), count(tables, table, Condition.ALWAYS));
+    }
+
+    /** Changes one word. */
+    @PostMapping(AT + "/change")
+    String change(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters,
+            @RequestHeader(name = "HX-Request", defaultValue = "") String asked, Model model) {
+        Table table = frame.find(key);
+        try {
+            change(table, first(parameters, "do"), parameters, model);
+        } catch (ProblemsFound against) {
+            model.addAttribute("problem", frame.words().say(against.problems().all().getFirst()));
+        }
+        if (asked.isEmpty()) {
+            return "redirect:/desk/tables/" + table.key() + "/access";
+        }
+        model.addAttribute("of", first(parameters, "of"));
+        show(table, model);
+        return "desk/table/grants :: grants";
+    }
+
+    private void change(Table table, String what, MultiValueMap<String, String> parameters, Model model) {
+        switch (what) {
+            case "owner" -> own(table, first(parameters, "value"));
+            case "own-rows" -> ownRows(table, parameters);
+            case "reach" -> reach(table, first(parameters, "of"), first(parameters, "value"));
+            default -> meeting(table, parameters, model);
+        }
+    }
+
+    private void own(Table table, String way) {
+        FieldKey owner = Ownership.ways(frame.tables(), table).stream().filter(key -> key.name().equals(way)).findFirst()
+                .orElse(null);
+        changes.change(table.ownedBy(owner), SignedIn.author());
+    }
+
+    /** Each sees and changes only their own, and the staff everything: path and grants together. */
+    private void ownRows(Table table, MultiValueMap<String, String> parameters) {
+        List<FieldKey> ways = Ownership.ways(frame.tables(), table);
+        if (!first(parameters, "value").isEmpty()) {
+            own(table, first(parameters, "value"));
+        } else if (table.owner() == null && table.people() == null) {
+            own(table, ways.stream().findFirst().orElseThrow(() -> ProblemsFound.of("grants.no-way", table.label())).name());
+        }
+        publisher.grant(table.key(), new Grants(Stream.of(Verb.values())
+                .map(verb -> Grant.ofOwn(Audience.MEMBERS, verb)).toList()));
+    }
+
+    private void reach(Table table, String of, String reach) {
+        Audience audience = audience(of.replaceFirst("-[a-z]+$", "")).orElseThrow(() -> ProblemsFound.of("bench.unknown", of));
+        Verb verb = verb(of);
+        Grants grants = catalog.grants(table.key());
+        Grant before = grants.find(audience, verb).orElse(null);
+        Grant after = switch (reach) {
+            case "ALL" -> new Grant(audience, verb, Condition.ALWAYS);
+            case "OWN" -> Grant.ofOwn(audience, verb);
+            case "MEETING" -> before != null && reach(before) == Reach.MEETING ? before
+                    : new Grant(audience, verb, Condition.NEVER);
+            default -> null;
+        };
+        keep(table, grants, audience, verb, after);
+    }
+
+    private void meeting(Table table, MultiValueMap<String, String> parameters, Model model) {
+        String of = first(parameters, "of");
+        Audience audience = audience(of.replaceFirst("-[a-z]+$", "")).orElseThrow(() -> ProblemsFound.of("bench.unknown", of));
+        Grants grants = catalog.grants(table.key());
+        Grant before = grants.find(audience, verb(of)).orElseGet(() -> new Grant(audience, verb(of), Condition.NEVER));
+        Condition after = conditions.changed(said(before), frame.tables(), askable(table), parameters, model);
+        keep(table, grants, audience, verb(of), new Grant(audience, verb(of),
+                after.equals(Condition.ALWAYS) ? Condition.NEVER : after));
+    }
+
+    private void keep(Table table, Grants grants, Audience audience, Verb verb, @Nullable Grant after) {
+        List<Grant> all = new ArrayList<>(grants.all().stream()
+                .filter(grant -> !(grant.audience().equals(audience) && grant.verb() == verb)).toList());
+        Optional.ofNullable(after).ifPresent(all::add);
+        publisher.grant(table.key(), new Grants(all));
+    }
+
+    /** The inputs of a statement that is yet to be added. */
+    @GetMapping(AT + "/statement")
+    String statement(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model) {
+        Table table = frame.find(key);
+        model.addAttribute("of", first(parameters, "of"));
+        return ConditionDesk.template(conditions.begin(Condition.ALWAYS, frame.tables(), askable(table), parameters,
+                "/desk/tables/" + table.key() + "/grants", model));
+    }
+
+    /** What the database can ask of a row alone: its columns, and of references whether they lead to the visitor's. */
+    private static Table askable(Table table) {
+        return table.with(new org.pressboard.table.Fields(table.columns().stream()
+                .filter(field -> !(field.type() instanceof Referring) || field.isEntered()).toList()));
+    }
+
+    private Optional<Audience> audience(String id) {
+        return switch (id) {
+            case "everyone" -> Optional.of(Audience.EVERYONE);
+            case "members" -> Optional.of(Audience.MEMBERS);
+            default -> catalog.groups().stream().filter(group -> id.equals("group-" + group.key())).findFirst()
+                    .map(group -> Audience.those(group.key()));
+        };
+    }
+
+    private static Verb verb(String of) {
+        return Stream.of(Verb.values()).filter(verb -> of.endsWith("-" + verb.word())).findFirst()
+                .orElseThrow(() -> ProblemsFound.of("bench.unknown", of));
+    }
+
+    private static String first(MultiValueMap<String, String> parameters, String name) {
+        return Objects.requireNonNullElse(parameters.getFirst(name), "");
+    }
+}

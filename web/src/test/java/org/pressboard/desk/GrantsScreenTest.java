@@ -1,0 +1,178 @@
+package org.pressboard.desk;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.pressboard.edition.PageKey;
+import org.pressboard.grant.Openness;
+import org.pressboard.grant.Verb;
+import org.pressboard.listing.Listing;
+import org.pressboard.listing.ListingKey;
+import org.pressboard.member.Members;
+import org.pressboard.site.WithTables;
+import org.pressboard.table.Chosen;
+import org.pressboard.table.Field;
+import org.pressboard.table.Fields;
+import org.pressboard.table.Referring;
+import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+import org.pressboard.table.Textual;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.Value;
+import org.springframework.beans.factory.annotation.Autowired;
+
+/** Who may do what with which rows, as it is said at the desk and felt on the pages. */
+class GrantsScreenTest extends WithTables {
+
+    private static final TableKey NOTES = new TableKey("notes");
+    private static final FieldKey NAME = new FieldKey("name");
+    private static final FieldKey WRITER = new FieldKey("writer");
+    private static final FieldKey KIND = new FieldKey("kind");
+    private static final PageKey PAGE = new PageKey("notes");
+
+    @Autowired
+    private Members members;
+
+    @BeforeEach
+    void makeTheTable() {
+        Table notes = changes.make("Notes", new Fields(List.of(new Field(NAME, "Name", new Textual.Text()),
+                new Field(WRITER, "Writer", new Referring.Person(new TableKey("members"), Referring.OnRemoval.CLEAR)),
+                new Field(KIND, "Kind", Chosen.Choice.of(List.of("open", "quiet"))))), OWNER);
+        note("Of Mira, quiet", "mira", "quiet");
+        note("Of Mira, open", "mira", "open");
+        note("Of Tomas", "tomas", "quiet");
+        editing.add(NOTES, Map.of(NAME, Value.of("Of nobody"), KIND, Value.of("open")), OWNER);
+        publish(PAGE, "Notes", Listing.plain(new ListingKey("notes"), notes.key(), List.of(NAME, KIND)));
+    }
+
+    private void note(String name, String writer, String kind) {
+        long row = members.find(writer + "@example.org").orElseThrow().id();
+        editing.add(NOTES, Map.of(NAME, Value.of(name), WRITER, new Value.Referred(row, ""), KIND, Value.of(kind)), OWNER);
+    }
+
+    @AfterEach
+    void removeTheTable() {
+        closePages();
+        publisher.remove(NOTES);
+        catalog.groups().stream().filter(group -> group.label().equals("Readers"))
+                .forEach(group -> publisher.removeGroup(group.key()));
+    }
+
+    @Test
+    void eachSeesOnlyTheirOwnByOneChoice() {
+        Page owner = signedIn("owner@example.org");
+        owner.navigate(address("/desk/tables/notes/access"));
+        assertThat(owner.locator(".grants .note-warn")).containsText("nobody but those who work at this desk");
+        button(owner, "Each sees and changes only their own").click();
+        assertThat(owner.locator("[data-opens=members-see]")).hasText("their own");
+        assertThat(owner.locator(".own-panel")).containsText("3 of 4 rows are somebody’s.");
+        assertThat(violations(owner)).isEmpty();
+        assertThat(rowsOf(signedIn("mira@example.org"))).containsExactlyInAnyOrder("Of Mira, open", "Of Mira, quiet");
+        assertThat(rowsOf(signedIn("tomas@example.org"))).containsExactly("Of Tomas");
+        assertThat(get("/notes").statusCode()).isEqualTo(404);
+        assertThat(rowsOf(owner)).hasSize(4);
+        // publishing again leaves the grants be
+        owner.navigate(address("/desk/pages/notes"));
+        assertThat(owner.getByLabel("As its grants say")).isChecked();
+        assertThat(catalog.published().openness(NOTES)).isEqualTo(Openness.AS_GRANTED);
+    }
+
+    @Test
+    void rowsAreOpenedByWhatIsSoOfThemAndToGroups() {
+        Page owner = signedIn("owner@example.org");
+        owner.navigate(address("/desk/members"));
+        owner.getByLabel("Another group, called").fill("Readers");
+        button(owner, "Make it").click();
+        owner.waitForURL(address("/desk/members/groups/readers"));
+        choose(owner, "#group-who-new-field", "group");
+        owner.locator("#group-who-new-value-0").selectOption("keepers");
+        button(owner, "Add").click();
+        assertThat(owner.locator(".lead")).containsText("4 right now: those where Group is keepers");
+        owner.locator("#group-hands").fill("Tomas");
+        owner.locator(".found-rows").getByLabel("Tomas Veit").check();
+        button(owner, "Put them in").click();
+        assertThat(owner.locator(".lead")).containsText("1 by hand");
+        assertThat(violations(owner)).isEmpty();
+
+        owner.navigate(address("/desk/tables/notes/access"));
+        open(owner, "group-readers-see").getByLabel("rows of which something is so").check();
+        assertThat(owner.locator("[data-opens=group-readers-see]")).hasText("those where … (none yet)");
+        choose(owner, "#group-readers-see-new-field", "kind");
+        owner.locator("#group-readers-see-new-value-0").selectOption("open");
+        button(owner, "Add").click();
+        assertThat(owner.locator("[data-opens=group-readers-see]")).hasText("those where Kind is open");
+        assertThat(owner.locator("td:has([data-opens=group-readers-see]) small")).hasText("2 rows");
+        assertThat(violations(owner)).isEmpty();
+        assertThat(rowsOf(signedIn("tomas@example.org"))).containsExactlyInAnyOrder("Of Mira, open", "Of nobody");
+        assertThat(rowsOf(signedIn("bashir@example.org"))).hasSize(2);
+        assertThat(get("/notes").statusCode()).isEqualTo(404);
+
+        owner.navigate(address("/desk/members?called=Tomas"));
+        link(owner, "Tomas Veit").click();
+        assertThat(owner.locator("main")).containsText("Readers");
+        Locator line = owner.locator("tbody tr").filter(new Locator.FilterOptions().setHasText("Notes"));
+        assertThat(line.locator("td")).hasText(new String[] {"2", "none", "none", "none"});
+        assertThat(violations(owner)).isEmpty();
+    }
+
+    /** Whoever is no member any more is nobody with their next request. */
+    @Test
+    void whoeverIsRemovedFromTheMembersIsSignedOut() {
+        publisher.open(NOTES, Openness.MEMBERS);
+        TableKey table = new TableKey("members");
+        long row = members.find("pavel@example.org").orElseThrow().id();
+        Page pavel = signedIn("pavel@example.org");
+        assertThat(rowsOf(pavel)).hasSize(4);
+        Value address = editing.find(table, row).orElseThrow().find(new FieldKey("e_mail")).orElseThrow();
+        editing.change(table, row, Map.of(new FieldKey("e_mail"), java.util.Optional.of(address)),
+                Map.of(new FieldKey("e_mail"), java.util.Optional.of(Value.of("pavel@elsewhere.example"))), OWNER);
+        pavel.reload();
+        assertThat(pavel.locator("main")).not().containsText("Of Tomas");
+        editing.change(table, row, Map.of(new FieldKey("e_mail"), java.util.Optional.of(Value.of("pavel@elsewhere.example"))),
+                Map.of(new FieldKey("e_mail"), java.util.Optional.of(address)), OWNER);
+        forgiveConsole("404");
+    }
+
+    @Test
+    void aRemovedFieldOpensNothing() {
+        Page owner = signedIn("owner@example.org");
+        owner.navigate(address("/desk/tables/notes/access"));
+        open(owner, "everyone-see").getByLabel("rows of which something is so").check();
+        choose(owner, "#everyone-see-new-field", "kind");
+        owner.locator("#everyone-see-new-value-0").selectOption("open");
+        button(owner, "Add").click();
+        assertThat(owner.locator("[data-opens=everyone-see]")).hasText("those where Kind is open");
+        assertThat(get("/notes").body()).contains("Of nobody").doesNotContain("Of Tomas");
+        changes.removeField(NOTES, KIND, OWNER);
+        assertThat(get("/notes").body()).doesNotContain("Of nobody");
+        assertThat(catalog.published().grants().get(NOTES).all()).extracting(grant -> grant.verb()).isEqualTo(List.of(Verb.SEE));
+        assertThat(Set.copyOf(catalog.published().listingsOf(NOTES, org.pressboard.grant.Visitor.ANYONE))).hasSize(1);
+    }
+
+    private static Locator open(Page page, String word) {
+        waitForScripts(page);
+        page.locator("[data-opens='" + word + "']").click();
+        Locator panel = page.locator("[data-panel='" + word + "']");
+        assertThat(panel).isVisible();
+        return panel;
+    }
+
+    private static void choose(Page page, String select, String value) {
+        waitForScripts(page);
+        page.locator(select).selectOption(value);
+        assertThat(page.locator(select.replace("-field", "-is"))).isVisible();
+    }
+
+    private List<String> rowsOf(Page page) {
+        page.navigate(address("/notes"));
+        return column(page, 0);
+    }
+}
