@@ -22,3 +22,7 @@ begin
     end loop;
 end
 $$;
+
+-- Rows are changed from pages, too.
+alter table act drop constraint act_origin_check,
+    add constraint act_origin_check check (origin in ('DESK', 'PAGE', 'FILE', 'DEMO', 'DATABASE'));

@@ -71,6 +71,7 @@ public final class Differences {
         find(before, after);
         order(before, after);
         opening(before, after);
+        changing(before, after);
         dress(before, after);
     }
 
@@ -143,6 +144,16 @@ public final class Differences {
         note(before.ordering().more() != after.ordering().more(), Line.ORDER, after.ordering().more() ? "more" : "pages");
         note(before.ordering().limit() != after.ordering().limit(), Line.ORDER,
                 after.ordering().limit() == 0 ? "no-limit" : "limit", after.ordering().limit());
+    }
+
+    private void changing(Listing before, Listing after) {
+        note(before.changing().add() != after.changing().add(), Line.CHANGE, after.changing().add() ? "add" : "no-add");
+        note(before.changing().change() != after.changing().change(), Line.CHANGE,
+                after.changing().change() ? "change" : "no-change");
+        note(before.changing().remove() != after.changing().remove(), Line.CHANGE,
+                after.changing().remove() ? "remove" : "no-remove");
+        note(!before.changing().fields().equals(after.changing().fields()), Line.CHANGE,
+                after.changing().fields().isEmpty() ? "fields-shown" : "fields", labels(after, after.changing().fields()));
     }
 
     private void opening(Listing before, Listing after) {

@@ -24,9 +24,10 @@ import org.pressboard.value.FieldKey;
  * @param find     what visitors may do to find rows; only by what is shown
  * @param takeAway in which formats they may carry the rows away
  * @param paper    on which paper they print them
+ * @param changing what they may change from the page
  */
 public record Listing(ListingKey key, TableKey table, Condition keep, Show show, Finding find, Ordering ordering,
-                      Opening opening, Dress dress, Set<TakeAway> takeAway, Paper paper) {
+                      Opening opening, Dress dress, Set<TakeAway> takeAway, Paper paper, Changing changing) {
 
     public static final List<Integer> PAGE_SIZES = List.of(10, 25, 50, 100);
     public static final int USUAL_PAGE_SIZE = 25;
@@ -37,45 +38,50 @@ public record Listing(ListingKey key, TableKey table, Condition keep, Show show,
         opening = Objects.requireNonNullElse(opening, Opening.NONE);
         dress = Objects.requireNonNullElse(dress, Dress.USUAL);
         paper = Objects.requireNonNullElse(paper, Paper.USUAL);
+        changing = Objects.requireNonNullElse(changing, Changing.NOTHING);
         takeAway = java.util.Collections.unmodifiableSet(new TreeSet<>(takeAway));
     }
 
     /** All rows as a table of these fields, with nothing to find or carry them by. */
     public static Listing plain(ListingKey key, TableKey table, List<FieldKey> fields) {
         return new Listing(key, table, Condition.ALWAYS, Show.table(fields), Finding.by(List.of(), List.of()),
-                Ordering.by(List.of()), Opening.NONE, Dress.USUAL, Set.of(), Paper.USUAL);
+                Ordering.by(List.of()), Opening.NONE, Dress.USUAL, Set.of(), Paper.USUAL, Changing.NOTHING);
     }
 
     public Listing keeping(Condition rows) {
-        return new Listing(key, table, rows, show, find, ordering, opening, dress, takeAway, paper);
+        return new Listing(key, table, rows, show, find, ordering, opening, dress, takeAway, paper, changing);
     }
 
     public Listing with(Show other) {
-        return new Listing(key, table, keep, other, find, ordering, opening, dress, takeAway, paper);
+        return new Listing(key, table, keep, other, find, ordering, opening, dress, takeAway, paper, changing);
     }
 
     public Listing with(Finding other) {
-        return new Listing(key, table, keep, show, other, ordering, opening, dress, takeAway, paper);
+        return new Listing(key, table, keep, show, other, ordering, opening, dress, takeAway, paper, changing);
     }
 
     public Listing with(Ordering other) {
-        return new Listing(key, table, keep, show, find, other, opening, dress, takeAway, paper);
+        return new Listing(key, table, keep, show, find, other, opening, dress, takeAway, paper, changing);
     }
 
     public Listing with(Opening other) {
-        return new Listing(key, table, keep, show, find, ordering, other, dress, takeAway, paper);
+        return new Listing(key, table, keep, show, find, ordering, other, dress, takeAway, paper, changing);
     }
 
     public Listing with(Dress other) {
-        return new Listing(key, table, keep, show, find, ordering, opening, other, takeAway, paper);
+        return new Listing(key, table, keep, show, find, ordering, opening, other, takeAway, paper, changing);
     }
 
     public Listing takenAwayAs(Set<TakeAway> formats) {
-        return new Listing(key, table, keep, show, find, ordering, opening, dress, formats, paper);
+        return new Listing(key, table, keep, show, find, ordering, opening, dress, formats, paper, changing);
     }
 
     public Listing on(Paper other) {
-        return new Listing(key, table, keep, show, find, ordering, opening, dress, takeAway, other);
+        return new Listing(key, table, keep, show, find, ordering, opening, dress, takeAway, other, changing);
+    }
+
+    public Listing with(Changing other) {
+        return new Listing(key, table, keep, show, find, ordering, opening, dress, takeAway, paper, other);
     }
 
     /** The fields shown, in their order. */
@@ -119,7 +125,7 @@ public record Listing(ListingKey key, TableKey table, Condition keep, Show show,
     public Listing of(Table table) {
         boolean isKeepWhole = hasAll(table, keep);
         return keeping(isKeepWhole ? keep : Condition.NEVER).with(show.keeping(table.fields()::has))
-                .with(opening.among(table.fields()::has)).with(ordering.ordered(ordering.by().stream()
+                .with(opening.among(table.fields()::has)).with(changing.among(table.fields()::has)).with(ordering.ordered(ordering.by().stream()
                         .filter(sort -> table.fields().has(sort.field())).toList()))
                 .with(dress.marking(dress.marks().stream().filter(mark -> hasAll(table, mark.when())).toList()));
     }

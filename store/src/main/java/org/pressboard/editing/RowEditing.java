@@ -21,6 +21,7 @@ import org.pressboard.condition.Standpoint;
 import org.pressboard.files.Files;
 import org.pressboard.files.KeptFile;
 import org.pressboard.grant.Sight;
+import org.pressboard.grant.Verb;
 import org.pressboard.history.Act;
 import org.pressboard.history.Acts;
 import org.pressboard.history.Author;
@@ -41,7 +42,10 @@ import org.pressboard.value.Value;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Adds, changes and removes rows for those who may do so with all of them. Each call is one act. */
+/**
+ * Adds, changes and removes rows; each call is one act. Staff may do so with all of them; for visitors see
+ * {@link VisitorEditing}.
+ */
 @Component
 public class RowEditing {
 
@@ -100,6 +104,10 @@ public class RowEditing {
     /** Adds a row with these values and nothing in its other fields. */
     @Transactional
     public Added add(TableKey key, Map<FieldKey, Value> values, Author author) {
+        return add(key, values, author, Hand.STAFF);
+    }
+
+    Added add(TableKey key, Map<FieldKey, Value> values, Author author, Hand hand) {
         Tables tables = catalog.tables();
         Table table = tables.get(key);
         Map<FieldKey, Optional<Value>> all = new HashMap<>();
@@ -113,9 +121,17 @@ public class RowEditing {
         Map<Field<?>, Field<?>> columns = columns(table, all);
         columns.put(DSL.field(DSL.name("added_by")), DSL.val(author.who()));
         columns.put(DSL.field(DSL.name("changed_by")), DSL.val(author.who()));
-        Long row = guarded(table, () -> sql.insertInto(DSL.table(TableSql.name(table))).set(columns)
-                .returningResult(DSL.field(DSL.name(TableSql.ROW_ID), Long.class)).fetchSingle(0, Long.class));
-        return new Added(new Outcome.Done(act), Objects.requireNonNull(row));
+        long row = nextNumber(table);
+        columns.put(DSL.field(DSL.name(TableSql.ROW_ID)), DSL.val(row));
+        guarded(table, () -> hand.write(() -> sql.insertInto(DSL.table(TableSql.name(table))).set(columns).execute()));
+        hand.check(Verb.ADD, table, List.of(row));
+        return new Added(new Outcome.Done(act), row);
+    }
+
+    /** Known before the row is there: not everybody who may add one sees it then. */
+    private long nextNumber(Table table) {
+        return Objects.requireNonNull(sql.fetchSingle("select nextval(pg_get_serial_sequence({0}, {1}))",
+                DSL.inline(sql.render(TableSql.name(table))), DSL.inline(TableSql.ROW_ID)).get(0, Long.class));
     }
 
     private long begin(Author author, Act.What what, Tables tables, TableKey key, Act.Details details) {
@@ -138,10 +154,16 @@ public class RowEditing {
     @Transactional
     public Outcome change(TableKey key, long row, Map<FieldKey, Optional<Value>> was,
             Map<FieldKey, Optional<Value>> give, Author author) {
+        return change(key, row, was, give, author, Hand.STAFF);
+    }
+
+    Outcome change(TableKey key, long row, Map<FieldKey, Optional<Value>> was, Map<FieldKey, Optional<Value>> give,
+            Author author, Hand hand) {
         Tables tables = catalog.tables();
         Table table = tables.get(key);
         sql.fetch("select 1 from {0} where row_id = {1} for update", TableSql.name(table), DSL.val(row));
         Row now = find(tables, table, row).orElseThrow(() -> ProblemsFound.of("row.gone"));
+        hand.check(Verb.CHANGE, table, List.of(row));
         Map<FieldKey, Optional<Value>> changed = new LinkedHashMap<>();
         Map<FieldKey, Optional<Value>> theirs = new LinkedHashMap<>();
         give.forEach((field, value) -> {
@@ -160,23 +182,25 @@ public class RowEditing {
         if (!theirs.isEmpty()) {
             return new Outcome.Meanwhile(theirs);
         }
-        return changed.isEmpty() ? new Outcome.Done(null) : store(tables, table, now, changed, author);
+        return changed.isEmpty() ? new Outcome.Done(null) : store(tables, table, now, changed, author, hand);
     }
 
     private Outcome store(Tables tables, Table table, Row now, Map<FieldKey, Optional<Value>> changed,
-            Author author) {
+            Author author, Hand hand) {
         long act = begin(author, Act.What.ROW_CHANGED, tables, table.key(), Act.Details.of(called(table, now.values())));
-        update(table, List.of(now.id()), changed, author);
+        update(table, List.of(now.id()), changed, author, hand);
+        hand.check(Verb.CHANGE, table, List.of(now.id()));
         return new Outcome.Done(act);
     }
 
-    private void update(Table table, Collection<Long> rows, Map<FieldKey, Optional<Value>> changed, Author author) {
+    private void update(Table table, Collection<Long> rows, Map<FieldKey, Optional<Value>> changed, Author author,
+            Hand hand) {
         files.use(table.key(), changed.values().stream().flatMap(Optional::stream).toList());
         Map<Field<?>, Field<?>> columns = columns(table, changed);
         columns.put(DSL.field(DSL.name("changed_at")), DSL.currentOffsetDateTime());
         columns.put(DSL.field(DSL.name("changed_by")), DSL.val(author.who()));
-        guarded(table, () -> sql.update(DSL.table(TableSql.name(table))).set(columns)
-                .where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows)).execute());
+        hand.all(rows.size(), guarded(table, () -> hand.write(() -> sql.update(DSL.table(TableSql.name(table))).set(columns)
+                .where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows)).execute())));
     }
 
     /** Gives a row these values, whatever it has now, as part of the caller's act. */
@@ -186,7 +210,7 @@ public class RowEditing {
             return new Outcome.Refused(problems);
         }
         if (!values.isEmpty()) {
-            update(table, List.of(row), values, author);
+            update(table, List.of(row), values, author, Hand.STAFF);
         }
         return new Outcome.Done(null);
     }
@@ -203,7 +227,7 @@ public class RowEditing {
             return new Outcome.Refused(problems);
         }
         long act = begin(author, Act.What.ROWS_CHANGED, tables, key, Act.Details.of(""));
-        update(table, rows, give, author);
+        update(table, rows, give, author, Hand.STAFF);
         return new Outcome.Done(act);
     }
 
@@ -215,8 +239,13 @@ public class RowEditing {
      */
     @Transactional
     public long remove(TableKey key, Collection<Long> rows, Author author) {
+        return remove(key, rows, author, Hand.STAFF);
+    }
+
+    long remove(TableKey key, Collection<Long> rows, Author author, Hand hand) {
         Tables tables = catalog.tables();
         Table table = tables.get(key);
+        hand.check(Verb.REMOVE, table, rows);
         against(tables, table, rows).stream().filter(against -> against.onRemoval() == Referring.OnRemoval.REFUSE)
                 .findFirst().ifPresent(against -> {
                     throw ProblemsFound.of("row.referred", rows.size(), against.rows(), against.table().label(),
@@ -225,8 +254,8 @@ public class RowEditing {
         String name = rows.size() == 1 ? find(tables, table, rows.iterator().next())
                 .map(row -> called(table, row.values())).orElse("") : "";
         long act = begin(author, Act.What.ROWS_REMOVED, tables, key, Act.Details.of(name));
-        guarded(table, () -> sql.deleteFrom(DSL.table(TableSql.name(table)))
-                .where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows)).execute());
+        hand.all(rows.size(), guarded(table, () -> hand.write(() -> sql.deleteFrom(DSL.table(TableSql.name(table)))
+                .where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows)).execute())));
         return act;
     }
 

@@ -6,13 +6,14 @@ import org.jspecify.annotations.Nullable;
 /**
  * One thing that somebody did to a table.
  *
+ * @param account whose account did it; {@code null}: nobody's
  * @param what    what it was, as a code whose words stand in the message bundles
  * @param details what was known of it then
  * @param rows    how many rows it added, changed or removed
  * @param undoes  which act it took back; {@code null}: none
  * @param undone  which act took it back; {@code null}: none
  */
-public record Act(long id, Instant at, String who, Author.Origin origin, What what, Details details, Rows rows,
+public record Act(long id, Instant at, @Nullable Long account, String who, Author.Origin origin, What what, Details details, Rows rows,
                   @Nullable Long undoes, @Nullable Long undone) {
 
     /** What can be done. */

@@ -22,7 +22,7 @@ import org.springframework.stereotype.Component;
 public class Acts {
 
     private static final String SELECT = """
-            select a.id, a.at, a.who, a.origin, a.what, a.details, a.undoes, a.undone_by,
+            select a.id, a.at, a.account, a.who, a.origin, a.what, a.details, a.undoes, a.undone_by,
                 coalesce((select sum(coalesce((select sum(upper(r) - lower(r)) from unnest(h.rows) r), 1))
                     from pressboard.history h where h.act_id = a.id and h.verb = 'ADDED'), 0)::bigint as added,
                 (select count(*) from pressboard.history h where h.act_id = a.id and h.verb = 'CHANGED') as changed,
@@ -83,7 +83,7 @@ public class Acts {
 
     private static Act act(Record found) {
         return new Act(found.get("id", Long.class), found.get("at", OffsetDateTime.class).toInstant(),
-                found.get("who", String.class), Author.Origin.valueOf(found.get("origin", String.class)),
+                found.get("account", Long.class), found.get("who", String.class), Author.Origin.valueOf(found.get("origin", String.class)),
                 Act.What.valueOf(found.get("what", String.class).toUpperCase(java.util.Locale.ROOT)),
                 details(found.get("details", JSONB.class)), new Act.Rows(found.get("added", Long.class),
                 found.get("changed", Long.class), found.get("removed", Long.class)), found.get("undoes", Long.class),

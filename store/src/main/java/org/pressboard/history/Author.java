@@ -11,7 +11,7 @@ import org.jspecify.annotations.Nullable;
 public record Author(@Nullable Long account, String who, Origin origin) {
 
     /** From where rows and tables are changed. */
-    public enum Origin { DESK, FILE, DEMO, DATABASE }
+    public enum Origin { DESK, PAGE, FILE, DEMO, DATABASE }
 
     public Author from(Origin other) {
         return new Author(account, who, other);

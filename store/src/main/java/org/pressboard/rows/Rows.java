@@ -112,6 +112,12 @@ public class Rows {
                 .flatMap(row -> rows(new Key(0, query, language, true), List.of(row)).stream().findFirst())));
     }
 
+    /** The same by the number of the row, whatever its key. */
+    public Optional<Row> numbered(RowQuery query, Locale language, long row) {
+        return Objects.requireNonNull(reading.execute(status -> isWithin(query, language, row)
+                ? rows(new Key(0, query, language, true), List.of(row)).stream().findFirst() : Optional.<Row>empty()));
+    }
+
     private Optional<Long> numbered(Table table, String key) {
         if (table.rowKey() == null) {
             return PlainForm.whole(key).map(whole -> ((org.pressboard.value.Value.Whole) whole).number());

@@ -52,6 +52,13 @@ public class VisitorScope {
                 DSL.inline(each.getKey()), DSL.val(each.getValue()), DSL.inline(true))).toList()).fetch();
     }
 
+    /** The rest of the transaction is the owner's again. */
+    public void leave(Visitor visitor) {
+        if (!visitor.isStaff()) {
+            sql.fetch("select set_config('role', 'none', true)");
+        }
+    }
+
     private static String fields(Onlooker who, Row member) {
         Map<String, String> texts = new TreeMap<>();
         member.values().keySet().forEach(field -> who.field(field)

@@ -2,20 +2,31 @@ package org.pressboard.demo;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Drafts;
 import org.pressboard.condition.Clause;
 import org.pressboard.condition.Comparison;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operator;
+import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
+import org.pressboard.grant.Audience;
+import org.pressboard.grant.Grant;
+import org.pressboard.grant.Grants;
+import org.pressboard.grant.GroupKey;
 import org.pressboard.grant.Openness;
+import org.pressboard.grant.Verb;
 import org.pressboard.listing.Cards;
+import org.pressboard.listing.Changing;
 import org.pressboard.listing.Dress;
 import org.pressboard.listing.Finding;
 import org.pressboard.listing.Listing;
+import org.pressboard.listing.ListingKey;
 import org.pressboard.listing.Mark;
 import org.pressboard.listing.NarrowBy;
 import org.pressboard.listing.Opening;
@@ -23,7 +34,9 @@ import org.pressboard.listing.Ordering;
 import org.pressboard.listing.Show;
 import org.pressboard.listing.Shown;
 import org.pressboard.listing.SortBy;
+import org.pressboard.listing.TakeAway;
 import org.pressboard.schema.Publisher;
+import org.pressboard.schema.TableChanges;
 import org.pressboard.table.TableKey;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Format;
@@ -39,11 +52,13 @@ class DemoPages {
     private final Catalog catalog;
     private final Drafts drafts;
     private final Publisher publisher;
+    private final TableChanges changes;
 
-    DemoPages(Catalog catalog, Drafts drafts, Publisher publisher) {
+    DemoPages(Catalog catalog, Drafts drafts, Publisher publisher, TableChanges changes) {
         this.catalog = catalog;
         this.drafts = drafts;
         this.publisher = publisher;
+        this.changes = changes;
     }
 
     /** What the intake guessed becomes what the orchard wants, for everyone. */
@@ -51,6 +66,7 @@ class DemoPages {
         varieties();
         trees();
         workDays();
+        myPickings();
     }
 
     private void varieties() {
@@ -102,6 +118,29 @@ class DemoPages {
                         Mark.Style.MUTED, Mark.Colour.SLATE)))
                         .sayingOfNothing("No work days are planned. Look in again soon.")));
         open(page, "work_days");
+    }
+
+    /** Each picker's own, which stewards see all of and approve. */
+    private void myPickings() {
+        TableKey pickings = new TableKey("pickings");
+        FieldKey picker = new FieldKey("picker");
+        changes.changeField(pickings, catalog.table(pickings).orElseThrow().field(picker).opened(true), DemoTables.OWNER);
+        changes.change(catalog.table(pickings).orElseThrow().ownedBy(picker), DemoTables.OWNER);
+        Audience stewards = Audience.those(new GroupKey("stewards"));
+        publisher.grant(pickings, new Grants(Stream.concat(Stream.of(Verb.values()).map(verb ->
+                        Grant.ofOwn(Audience.MEMBERS, verb)), Stream.of(Verb.SEE, Verb.CHANGE).map(verb ->
+                        new Grant(stewards, verb, Condition.ALWAYS))).toList()));
+        PageKey page = new PageKey("my-pickings");
+        catalog.addPage(new Page(page, "My pickings", List.of(Listing.plain(new ListingKey("my-pickings"), pickings,
+                keys("tree", "day", "kilograms", "grade", "approved", "picker")))));
+        steps(page, listing -> listing.with(Finding.by(keys("tree", "grade"), keys("day", "grade", "approved"))),
+                listing -> listing.with(listing.find().changing(new FieldKey("day"), DemoPages::spread)),
+                listing -> listing.with(Ordering.by(List.of(new SortBy(new FieldKey("day"), true)))),
+                listing -> listing.takenAwayAs(Set.of(TakeAway.CSV, TakeAway.XLSX, TakeAway.PRINT)),
+                listing -> listing.with(Changing.NOTHING.with(true, true, true).filling(keys("tree", "day", "kilograms",
+                        "grade"))),
+                listing -> listing.with(Dress.USUAL.sayingOfNothing("You have not picked anything yet. Add what you picked.")));
+        publisher.publish(page, Map.of(), null);
     }
 
     private static NarrowBy tags(NarrowBy control) {

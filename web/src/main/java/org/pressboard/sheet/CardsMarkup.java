@@ -2,6 +2,7 @@ package org.pressboard.sheet;
 
 import java.util.List;
 import java.util.Set;
+import java.util.function.LongFunction;
 import java.util.stream.Collectors;
 import org.pressboard.listing.Cards;
 import org.pressboard.value.FieldKey;
@@ -16,16 +17,22 @@ final class CardsMarkup {
     private final Cards cards;
     private final Set<Integer> tags;
 
-    private CardsMarkup(Look look, Set<Integer> tags) {
+    private final LongFunction<String> changes;
+
+    private CardsMarkup(Look look, Set<Integer> tags, LongFunction<String> changes) {
+        this.changes = changes;
         this.look = look;
         this.cards = look.cards();
         this.tags = tags;
     }
 
-    /** @param fields which the cells of a line are of, in their order */
-    static String of(List<Sheet.Line> lines, Look look, List<FieldKey> fields) {
+    /**
+     * @param fields  which the cells of a line are of, in their order
+     * @param changes the link by which a row is changed; nothing where it may not be
+     */
+    static String of(List<Sheet.Line> lines, Look look, List<FieldKey> fields, LongFunction<String> changes) {
         Set<Integer> tags = look.cards().tags().stream().map(fields::indexOf).collect(Collectors.toSet());
-        CardsMarkup markup = new CardsMarkup(look, tags);
+        CardsMarkup markup = new CardsMarkup(look, tags, changes);
         lines.forEach(markup::card);
         return markup.html.toString();
     }
@@ -45,6 +52,10 @@ final class CardsMarkup {
             html.append("<p class=\"card-go\">");
             cells.button(line, look.opening().button());
             html.append("</p>");
+        }
+        String change = changes.apply(line.rowId());
+        if (!change.isEmpty()) {
+            html.append("<p class=\"card-go\">").append(change).append("</p>");
         }
         html.append("</div></li>\n");
     }

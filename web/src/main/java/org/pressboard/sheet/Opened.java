@@ -14,12 +14,18 @@ import org.springframework.web.util.HtmlUtils;
  * @param back     the address of the list as it was
  * @param previous the address of the row before it in the list; {@code null}: none is known
  * @param next     that of the row behind it
+ * @param change   where it is changed; {@code null}: the visitor may not
  */
 public record Opened(String title, List<Picture> pictures, List<Cell> lines, String how, String back,
-                     @Nullable String previous, @Nullable String next) {
+                     @Nullable String previous, @Nullable String next, Offered.@Nullable Link change) {
 
     /** A picture: at its whole size, as large as there is room for, and small. */
     public record Picture(String whole, String large, String small) {
+    }
+
+    /** The same with where it is changed. */
+    Opened offering(Offered.@Nullable Link link) {
+        return new Opened(title, pictures, lines, how, back, previous, next, link);
     }
 
     /** Whether the title has figures in it, which are not set in the type of headings. */

@@ -21,6 +21,11 @@ public record Place(String page, String rows, String takeAway, String opening, S
         return new Place("/" + pageKey, rows, rows, "", "/listings/" + listingKey + "/pick/", rows + "/tallies");
     }
 
+    /** Whether rows are added, changed and removed from there. */
+    boolean isChangeable() {
+        return rows.startsWith("/listings/");
+    }
+
     /** Where all rows of a state are given as a file. */
     public String carried(TakeAway format, String query) {
         String address = takeAway + "." + format.name().toLowerCase(Locale.ROOT) + query;

@@ -1,6 +1,8 @@
 package org.pressboard.sheet;
 
 import java.util.List;
+import java.util.function.LongFunction;
+import org.jspecify.annotations.Nullable;
 import org.springframework.web.util.HtmlUtils;
 
 /**
@@ -19,14 +21,19 @@ final class RowsMarkup {
     private final Place place;
     private final Look look;
 
-    private RowsMarkup(int cells, Place place, Look look) {
+    private final @Nullable LongFunction<String> changes;
+
+    private RowsMarkup(int cells, Place place, Look look, @Nullable LongFunction<String> changes) {
+        this.changes = changes;
         this.place = place;
         this.look = look;
         this.html = new StringBuilder(cells * BYTES_OF_A_CELL);
     }
 
-    static String of(List<Sheet.Line> lines, Place place, Look look) {
-        RowsMarkup markup = new RowsMarkup(lines.isEmpty() ? 0 : lines.size() * lines.getFirst().cells().size(), place, look);
+    /** @param changes the link by which a row is changed; {@code null}: none is */
+    static String of(List<Sheet.Line> lines, Place place, Look look, @Nullable LongFunction<String> changes) {
+        RowsMarkup markup = new RowsMarkup(lines.isEmpty() ? 0 : lines.size() * lines.getFirst().cells().size(), place, look,
+                changes);
         lines.forEach(markup::row);
         return markup.html.toString();
     }
@@ -48,6 +55,9 @@ final class RowsMarkup {
             html.append("<td role=\"cell\" class=\"opener\">");
             new CellMarkup(html).button(line, look.opening().button());
             html.append("</td>");
+        }
+        if (changes != null) {
+            html.append("<td role=\"cell\" class=\"opener\">").append(changes.apply(line.rowId())).append("</td>");
         }
         html.append("</tr>\n");
     }

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.pressboard.condition.Standpoint;
+import org.pressboard.editing.VisitorEditing;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.NarrowBy;
 import org.pressboard.listing.Opening;
@@ -25,6 +26,7 @@ import org.pressboard.rows.Rows;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Component;
@@ -36,13 +38,16 @@ public class Sheets {
     private final Rows rows;
     private final FieldCounts counts;
     private final RowPicker picker;
+    private final VisitorEditing editing;
     private final MessageSource messages;
     private final Clock clock;
 
-    Sheets(Rows rows, FieldCounts counts, RowPicker picker, MessageSource messages, Clock clock) {
+    Sheets(Rows rows, FieldCounts counts, RowPicker picker, VisitorEditing editing,
+            MessageSource messages, Clock clock) {
         this.rows = rows;
         this.counts = counts;
         this.picker = picker;
+        this.editing = editing;
         this.messages = messages;
         this.clock = clock;
     }
@@ -60,7 +65,17 @@ public class Sheets {
     public Sheet sheet(Asking asking, Place place, Locale language) {
         RowPage page = SheetBuilder.isWaiting(asking.listing(), asking.asked().state()) ? RowPage.NONE
                 : rows.page(query(asking).reading(needed(asking.listing(), asking.table())), language);
-        return builder(asking, place, language).build(page);
+        Sheet sheet = builder(asking, place, language).build(page);
+        return sheet.offering(offered(asking, place, page.rows().stream().map(Row::id).toList()));
+    }
+
+    private Offered offered(Asking asking, Place place, List<Long> of) {
+        return Offered.of(editing, asking.visitor(), asking.listing().table(), asking.listing().changing(), place, of);
+    }
+
+    /** A row of the listing by its number, with these fields; empty where it is not among those that the visitor gets. */
+    public Optional<Row> row(Asking asking, long number, Collection<FieldKey> fields, Locale language) {
+        return rows.numbered(query(asking).reading(fields), language, number);
     }
 
     private SheetBuilder builder(Asking asking, Place place, Locale language) {
@@ -108,7 +123,8 @@ public class Sheets {
         RowQuery listed = query(asking).reading(needed(asking.listing(), asking.table()));
         return asking.listing().opening().how().hasAddress()
                 ? rows.one(query(asking).reading(builder.wanted()), language, RowAddress.read(key))
-                        .map(row -> builder.build(row, rows, listed, language))
+                        .map(row -> builder.build(row, rows, listed, language)
+                                .offering(offered(asking, place, List.of(row.id())).rows().get(row.id())))
                 : Optional.empty();
     }
 

@@ -27,15 +27,20 @@ public class OpenListings {
     public record Open(Page page, Asking asking) {
     }
 
-    /** @throws NotThere when there is no such listing, or not for this visitor */
+    /** @throws NotThere when there is no such listing, or none of its rows is for this visitor */
     public Open open(String key, Visitor visitor, Map<String, ? extends List<String>> parameters) {
+        return Optional.of(find(key, visitor, parameters)).filter(open -> open.asking().isAllowed())
+                .orElseThrow(() -> new NotThere("not-there.listing"));
+    }
+
+    /** The same also where the visitor sees no row of it: they may perhaps add one. */
+    public Open find(String key, Visitor visitor, Map<String, ? extends List<String>> parameters) {
         PublishedSite site = catalog.published();
         return Optional.of(key).filter(ListingKey::isValid).map(ListingKey::new).flatMap(site::listing)
                 .map(found -> new Open(found.edition().page(), Asking.of(found.listing(),
                         site.sight(visitor, found.listing().table()), visitor,
                         AddressPart.of(found.listing().key(), found.edition().page().listingKeys(), parameters)
                                 .with(parameters))))
-                .filter(open -> open.asking().isAllowed())
                 .orElseThrow(() -> new NotThere("not-there.listing"));
     }
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
@@ -32,6 +33,9 @@ import org.springframework.web.context.request.ServletWebRequest;
 /** The published pages. */
 @Controller
 class PageController {
+
+    /** What somebody who is not signed in has just done, as the address tells. */
+    private static final Set<String> DONE = Set.of("added", "changed", "removed", "same");
 
     private final Catalog catalog;
     private final Sheets sheets;
@@ -80,6 +84,7 @@ class PageController {
         model.addAttribute("sheets", askings.stream().filter(asking -> asking.isAllowed())
                 .map(asking -> pace.inTurn(request.getRequest().getRemoteAddr(),
                         () -> sheet(edition, asking, language))).toList());
+        model.addAttribute("done", Optional.ofNullable(parameters.getFirst("done")).filter(DONE::contains).orElse(null));
         model.addAttribute("unseen", visitor.isStaff() ? unseen(site, edition) : List.of());
         return "site/page";
     }

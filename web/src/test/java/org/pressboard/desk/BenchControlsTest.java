@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.options.SelectOption;
 import java.time.LocalDate;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -78,6 +79,23 @@ class BenchControlsTest extends AtBench {
         page.locator("[data-panel=paper]").getByLabel("Letter").check();
         page.getByLabel("across, on its long side").check();
         says(page, "paper", "Letter across");
+    }
+
+    @Test
+    void peopleMayChangeWhatTheTicketSays() {
+        Page page = bench();
+        says(page, "changing", "change nothing");
+        open(page, "changing");
+        page.locator("[data-panel=changing]").getByLabel("add rows").check();
+        says(page, "changing", "add rows");
+        page.locator("[data-panel=changing]").getByLabel("remove rows").check();
+        says(page, "changing", "add and remove rows");
+        open(page, "filling");
+        page.locator("[data-panel=filling]").getByLabel("State").check();
+        says(page, "filling", "State");
+        open(page, "steps");
+        assertThat(page.locator(".steps li").first()).containsText("Change: they fill in State.");
+        assertThat(page.locator(".steps li").nth(1)).containsText("Change: people may remove rows.");
     }
 
     @Test
@@ -172,7 +190,7 @@ class BenchControlsTest extends AtBench {
             Locator value = values.nth(i);
             String type = String.valueOf(value.evaluate("it => it.type"));
             switch (type) {
-                case "select-one" -> value.selectOption("Green");
+                case "select-one" -> value.selectOption(new SelectOption().setIndex(1));
                 case "checkbox" -> value.setChecked(i < 2);
                 case "date" -> value.fill("2024-03-1" + (1 + i));
                 case "number" -> value.fill("3");

@@ -68,7 +68,7 @@ class FaithfulIntakeTest extends InBrowser {
         Page page = bring("we\"ird.csv", "waits,b\n1,x\n2,y\n");
         assertThat(page.locator(".lead")).hasText("we\"ird.csv");
         page.getByLabel("Name of the table").fill("Waiting for me");
-        page.getByLabel("Name of the table").blur();
+        page.waitForResponse(Pattern.compile(".*/look"), () -> page.getByLabel("Name of the table").blur());
         page.waitForResponse(Pattern.compile(".*/look"),
                 () -> page.getByLabel("Type of waits").selectOption("TEXT"));
         page.navigate(address("/desk/tables"));

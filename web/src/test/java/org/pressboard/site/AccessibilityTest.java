@@ -42,7 +42,7 @@ class AccessibilityTest extends InBrowser {
         for (String path : new String[] {"/desk/tables", "/desk/tables/trees?size=10", "/desk/tables/trees/fields",
             "/desk/tables/trees/history", "/desk/tables/trees/access", "/desk/tables/trees/rows/14",
             "/desk/tables/trees/fields/picked", "/desk/tables/trees/fields/health", "/desk/pages", "/desk/pages/trees",
-            "/desk/settings", "/desk/pages/trees/trees", "/desk/editions/trees", "/desk/proof/trees"}) {
+            "/desk/settings", "/desk/members", "/desk/members/groups/stewards", "/desk/pages/trees/trees", "/desk/editions/trees", "/desk/proof/trees"}) {
             page.navigate(address(path));
             assertThat(violations(page)).as(path).isEmpty();
         }

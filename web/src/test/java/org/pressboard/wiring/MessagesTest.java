@@ -18,8 +18,8 @@ class MessagesTest {
 
     /** Said at the desk alone, which speaks English. */
     private static final Pattern AT_THE_DESK =
-            Pattern.compile("(problem\\.(file|plan|row|intake|entry|field|table|computed|bin|undo|retype|archive|bench|grants|groups|"
-                    + "not-there\\.(table|intake|row|field))|entry|undo|history|act|kind|measure|comparison|characters|colour|reading|line|difference|"
+            Pattern.compile("(problem\\.(file|plan|row\\.(ragged|bad-bytes|too-wide|misfit)|intake|field|table|computed|bin|undo|retype|archive|bench|grants|groups|"
+                    + "not-there\\.(table|intake|row|field))|undo|history|act|kind|measure|comparison|characters|colour|reading|line|difference|"
                     + "definition|edition|gate|sieve|choice|ticket|phrase|clause|comparing|kept-aside|kept-as|fit|delimiter|encoding|language|desk|"
                     + "grants|groups|may)"
                     + "(\\..*)?");

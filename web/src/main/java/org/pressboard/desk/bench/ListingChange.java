@@ -10,6 +10,7 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Cards;
+import org.pressboard.listing.Changing;
 import org.pressboard.listing.Dress;
 import org.pressboard.listing.Finding;
 import org.pressboard.listing.Listing;
@@ -53,7 +54,17 @@ final class ListingChange {
             case "let" -> let(listing, what);
             case "order" -> listing.with(order(listing.ordering(), what));
             case "open" -> listing.with(opening(listing.opening(), what));
+            case "change" -> changing(listing, what);
             case "dress" -> listing.with(dress(listing.dress(), what));
+            default -> throw ProblemsFound.of("bench.unknown", what);
+        };
+    }
+
+    private Listing changing(Listing listing, String what) {
+        Changing changing = listing.changing();
+        return switch (what) {
+            case "change.what" -> listing.with(changing.with(has("add"), has("change"), has("remove")));
+            case "change.fields" -> listing.with(changing.filling(inOrder(changing.fields(), keys("field"))));
             default -> throw ProblemsFound.of("bench.unknown", what);
         };
     }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.pressboard.desk.condition.Statements;
+import org.pressboard.listing.Changing;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.NarrowBy;
 import org.pressboard.listing.Shown;
@@ -98,6 +99,19 @@ public record Ticket(String page, Listing listing, Table table, Statements keep,
     public boolean isStarted() {
         return !listing.find().words().isEmpty()
                 || listing.find().controls().stream().anyMatch(control -> !control.start().isOpen());
+    }
+
+    /** What people may change, in words. */
+    public String changingSaid() {
+        List<String> said = Stream.of(listing.changing().add() ? "add" : "", listing.changing().change() ? "change" : "",
+                listing.changing().remove() ? "remove" : "").filter(word -> !word.isEmpty()).toList();
+        return said.isEmpty() ? "change nothing" : String.join(" and ", said).replaceFirst(" and (?=.* and )", ", ") + " rows";
+    }
+
+    /** The fields that people could fill in. */
+    public List<Line> fillable() {
+        return table.fields().stream().filter(field -> Changing.canBeFilled(table, field))
+                .map(field -> new Line(field, Shown.usual(field.key()), field.label(), Kind.of(field))).toList();
     }
 
     public List<Field> sortable() {

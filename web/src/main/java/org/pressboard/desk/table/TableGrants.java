@@ -205,6 +205,7 @@ class TableGrants {
             return "redirect:/desk/tables/" + table.key() + "/access";
         }
         model.addAttribute("of", first(parameters, "of"));
+        model.addAttribute("answered", true);
         show(table, model);
         return "desk/table/grants :: grants";
     }

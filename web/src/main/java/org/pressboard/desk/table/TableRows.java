@@ -11,6 +11,8 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Operand;
 import org.pressboard.editing.RowEditing;
+import org.pressboard.form.Control;
+import org.pressboard.form.RowForm;
 import org.pressboard.history.RowHistory;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.RowPicker;
@@ -110,7 +112,7 @@ class TableRows {
     @GetMapping("/desk/tables/{key}/rows/new")
     String begin(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model) {
         Table table = show(key, parameters, model);
-        model.addAttribute("form", named(table, RowForm.of(table, starts(table), frame.siteWords())));
+        model.addAttribute("form", named(table, RowForm.of(table.entered(), starts(table), frame.siteWords())));
         return "desk/table/rows";
     }
 
@@ -127,7 +129,7 @@ class TableRows {
     String add(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model,
             RedirectAttributes flash) {
         Table table = withNewOptions(frame.find(key), parameters);
-        RowForm form = RowForm.sent(table, parameters, frame.siteWords(), frame.words());
+        RowForm form = RowForm.sent(table.entered(), parameters, frame.siteWords(), frame.words());
         if (!form.isWrong()) {
             keepOptions(table);
             RowEditing.Added added = editing.add(table.key(), present(form.values()), SignedIn.author());
@@ -157,7 +159,7 @@ class TableRows {
             Model model) {
         Table table = show(key, parameters, model);
         Row found = editing.find(table.key(), row).orElseThrow(() -> new NotThere("not-there.row"));
-        return slip(table, found, RowForm.of(table, found, frame.siteWords()), model);
+        return slip(table, found, RowForm.of(table.entered(), found.values(), frame.siteWords()), model);
     }
 
     private String slip(Table table, Row row, RowForm form, Model model) {
@@ -184,7 +186,7 @@ class TableRows {
             @RequestParam MultiValueMap<String, String> parameters, Model model, RedirectAttributes flash) {
         Table table = withNewOptions(frame.find(key), parameters);
         Row found = editing.find(table.key(), row).orElseThrow(() -> new NotThere("not-there.row"));
-        RowForm form = RowForm.sent(table, parameters, frame.siteWords(), frame.words());
+        RowForm form = RowForm.sent(table.entered(), parameters, frame.siteWords(), frame.words());
         if (!form.isWrong()) {
             keepOptions(table);
             switch (editing.change(table.key(), row, form.was(), form.values(), SignedIn.author())) {
@@ -238,7 +240,7 @@ class TableRows {
     String changeSeveral(@PathVariable String key, @RequestParam List<Long> row, @RequestParam String field,
             @RequestParam MultiValueMap<String, String> parameters, Model model, RedirectAttributes flash) {
         Table table = withNewOptions(frame.find(key), parameters);
-        RowForm form = RowForm.sent(table, parameters, frame.siteWords(), frame.words());
+        RowForm form = RowForm.sent(table.entered(), parameters, frame.siteWords(), frame.words());
         if (!form.isWrong()) {
             keepOptions(table);
             RowEditing.Outcome outcome = editing.changeAll(table.key(), row, form.values(), SignedIn.author());

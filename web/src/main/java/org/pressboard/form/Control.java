@@ -1,4 +1,4 @@
-package org.pressboard.desk.table;
+package org.pressboard.form;
 
 import java.util.List;
 import java.util.function.BiFunction;
@@ -26,10 +26,10 @@ import org.pressboard.value.WrittenForm;
  * @param problem what is wrong with what was typed; empty: nothing
  * @param theirs  what somebody else put there meanwhile, as it is written; {@code null}: nobody did
  */
-record Control(Field field, Kind kind, String text, String shown, String was, String problem, @Nullable String theirs) {
+public record Control(Field field, Kind kind, String text, String shown, String was, String problem, @Nullable String theirs) {
 
     /** With what it is filled in. */
-    enum Kind { LINE, AREA, NUMBER, EMAIL, LINK, PHONE, DATE, MOMENT, TIME, YES_NO, CHOICE, CHOICES, RATING, ROW, ROWS, FILES }
+    public enum Kind { LINE, AREA, NUMBER, EMAIL, LINK, PHONE, DATE, MOMENT, TIME, YES_NO, CHOICE, CHOICES, RATING, ROW, ROWS, FILES }
 
     static Kind kind(FieldType type) {
         return switch (type) {
@@ -53,7 +53,7 @@ record Control(Field field, Kind kind, String text, String shown, String was, St
         };
     }
 
-    static Control of(Field field, @Nullable Value value, WrittenForm language) {
+    public static Control of(Field field, @Nullable Value value, WrittenForm language) {
         String plain = value == null ? "" : PlainForm.write(value);
         String shown = value == null ? "" : value.each().stream().filter(Value.Referred.class::isInstance)
                 .map(each -> ((Value.Referred) each).heading()).collect(Collectors.joining("\n"));
@@ -68,24 +68,24 @@ record Control(Field field, Kind kind, String text, String shown, String was, St
         return field.type() instanceof Numeric ? language.ungrouped(Numeric.number(value)) : PlainForm.write(value);
     }
 
-    Control with(String typed, String wasThen) {
+    public Control with(String typed, String wasThen) {
         return new Control(field, kind, typed, shown, wasThen, problem, theirs);
     }
 
     /** The same with the rows referred to by what they are called. */
-    Control called(BiFunction<Field, Long, String> headings) {
+    public Control called(BiFunction<Field, Long, String> headings) {
         String names = text.lines().map(number -> PlainForm.whole(number)
                 .map(row -> headings.apply(field, ((Value.Whole) row).number())).orElse(""))
                 .collect(Collectors.joining("\n"));
         return new Control(field, kind, text, names, was, problem, theirs);
     }
 
-    Control wrong(String sentence) {
+    public Control wrong(String sentence) {
         return new Control(field, kind, text, shown, was, sentence, theirs);
     }
 
     /** Somebody else put that there; whoever keeps theirs now does so knowingly. */
-    Control meanwhile(@Nullable Value now, WrittenForm language) {
+    public Control meanwhile(@Nullable Value now, WrittenForm language) {
         String written = now == null ? "" : field.type().write(now, language);
         return new Control(field, kind, text, shown, now == null ? "" : PlainForm.write(now), problem, written);
     }

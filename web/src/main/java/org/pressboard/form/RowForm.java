@@ -1,4 +1,4 @@
-package org.pressboard.desk.table;
+package org.pressboard.form;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -12,9 +12,7 @@ import org.pressboard.table.Attached;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
-import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
-import org.pressboard.value.Row;
 import org.pressboard.value.TypedForm;
 import org.pressboard.value.Value;
 import org.springframework.util.MultiValueMap;
@@ -25,25 +23,22 @@ import org.springframework.util.MultiValueMap;
  * @param values what was typed, of the fields where it fits; absent where a field is left empty
  * @param was    what stood there when they began
  */
-record RowForm(List<Control> controls, Map<FieldKey, Optional<Value>> values, Map<FieldKey, Optional<Value>> was) {
+public record RowForm(List<Control> controls, Map<FieldKey, Optional<Value>> values, Map<FieldKey, Optional<Value>> was) {
 
     /** Before anything is typed. */
-    static RowForm of(Table table, Map<FieldKey, Value> values, Words site) {
-        return new RowForm(table.entered().stream()
+    public static RowForm of(List<Field> fields, Map<FieldKey, Value> values, Words site) {
+        return new RowForm(fields.stream()
                 .map(field -> Control.of(field, values.get(field.key()), site.written())).toList(), Map.of(), Map.of());
     }
 
-    static RowForm of(Table table, Row row, Words site) {
-        return of(table, row.values(), site);
-    }
-
     /** As it was sent; fields that were not sent are left out. */
-    static RowForm sent(Table table, MultiValueMap<String, String> parameters, Words site, Words desk) {
+    public static RowForm sent(List<Field> fields, MultiValueMap<String, String> parameters, Words site,
+            Words said) {
         TypedForm language = TypedForm.of(site.language());
         List<Control> controls = new ArrayList<>();
         Map<FieldKey, Optional<Value>> values = new LinkedHashMap<>();
         Map<FieldKey, Optional<Value>> was = new LinkedHashMap<>();
-        for (Field field : table.entered()) {
+        for (Field field : fields) {
             if (!parameters.containsKey("was." + field.key())) {
                 continue;
             }
@@ -53,7 +48,7 @@ record RowForm(List<Control> controls, Map<FieldKey, Optional<Value>> values, Ma
             was.put(field.key(), field.type().read(wasThen).filter(value -> !wasThen.isEmpty()));
             Optional<Value> value = typed.isBlank() ? Optional.empty() : field.type().readTyped(typed, language);
             if (value.isEmpty() && !typed.isBlank()) {
-                controls.add(control.wrong(desk.say("entry.misfit." + field.type().code(), typed)));
+                controls.add(control.wrong(said.say("entry.misfit." + field.type().code(), typed)));
             } else {
                 values.put(field.key(), value);
                 controls.add(control);
@@ -80,32 +75,32 @@ record RowForm(List<Control> controls, Map<FieldKey, Optional<Value>> values, Ma
         return Control.joined(all);
     }
 
-    boolean isWrong() {
+    public boolean isWrong() {
         return controls.stream().anyMatch(control -> !control.problem().isEmpty());
     }
 
     /** The same with what is wrong said at its field. */
-    RowForm with(Map<FieldKey, Problem> problems, Words desk) {
+    public RowForm with(Map<FieldKey, Problem> problems, Words said) {
         return new RowForm(controls.stream().map(control -> Optional.ofNullable(problems.get(control.field().key()))
-                .map(problem -> control.wrong(sentence(problem, control.field(), desk))).orElse(control)).toList(),
+                .map(problem -> control.wrong(sentence(problem, control.field(), said))).orElse(control)).toList(),
                 values, was);
     }
 
-    private static String sentence(Problem problem, Field field, Words desk) {
+    private static String sentence(Problem problem, Field field, Words said) {
         Object[] details = problem.details().stream().map(detail -> detail instanceof Value value
-                ? field.type().write(value, desk.written()) : detail).toArray();
-        return desk.say("problem." + problem.code(), details);
+                ? field.type().write(value, said.written()) : detail).toArray();
+        return said.say("problem." + problem.code(), details);
     }
 
     /** The same with what somebody else put there meanwhile beside it. */
-    RowForm meanwhile(Map<FieldKey, Optional<Value>> theirs, Words site) {
+    public RowForm meanwhile(Map<FieldKey, Optional<Value>> theirs, Words site) {
         return new RowForm(controls.stream().map(control -> theirs.containsKey(control.field().key())
                 ? control.meanwhile(theirs.get(control.field().key()).orElse(null), site.written())
                 : control).toList(), values, was);
     }
 
     /** The same with rows referred to by what they are called. */
-    RowForm named(BiFunction<Field, Long, String> headings) {
+    public RowForm named(BiFunction<Field, Long, String> headings) {
         return new RowForm(controls.stream().map(control -> control.field().type() instanceof Referring
                 ? control.called(headings) : control).toList(), values, was);
     }

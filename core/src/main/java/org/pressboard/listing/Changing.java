@@ -1,0 +1,54 @@
+package org.pressboard.listing;
+
+import java.util.List;
+import java.util.function.Predicate;
+import org.pressboard.table.Attached;
+import org.pressboard.table.Field;
+import org.pressboard.table.Referring;
+import org.pressboard.table.Table;
+import org.pressboard.value.FieldKey;
+
+/**
+ * What visitors may change from the page, as far as grants let them.
+ *
+ * @param fields the fields that they fill in, in their order; none: those that are shown
+ */
+public record Changing(boolean add, boolean change, boolean remove, List<FieldKey> fields) {
+
+    public static final Changing NOTHING = new Changing(false, false, false, List.of());
+
+    public Changing {
+        fields = fields == null ? List.of() : List.copyOf(fields);
+    }
+
+    public boolean isAny() {
+        return add || change || remove;
+    }
+
+    public Changing with(boolean mayAdd, boolean mayChange, boolean mayRemove) {
+        return new Changing(mayAdd, mayChange, mayRemove, fields);
+    }
+
+    public Changing filling(List<FieldKey> others) {
+        return new Changing(add, change, remove, others);
+    }
+
+    Changing among(Predicate<FieldKey> which) {
+        return filling(fields.stream().filter(which).toList());
+    }
+
+    /**
+     * The fields of the table that are filled in. Never the one by which a row is somebody's own, which is set to whoever
+     * adds the row; nor, so far, pictures, files and fields that lead to several rows.
+     */
+    public List<Field> filled(Table table, List<FieldKey> shown) {
+        return (fields.isEmpty() ? shown : fields).stream().flatMap(key -> table.fields().find(key).stream())
+                .filter(field -> canBeFilled(table, field)).toList();
+    }
+
+    /** Whether visitors could fill the field in. */
+    public static boolean canBeFilled(Table table, Field field) {
+        return field.isEntered() && !(field.type() instanceof Attached)
+                && !(field.type() instanceof Referring.References) && !field.key().equals(table.owner());
+    }
+}

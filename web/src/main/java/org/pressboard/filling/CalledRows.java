@@ -1,0 +1,94 @@
+package org.pressboard.filling;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.pressboard.form.Control;
+import org.pressboard.form.RowForm;
+import org.pressboard.rows.RowPicker;
+import org.pressboard.sheet.Asking;
+import org.pressboard.sheet.Words;
+import org.pressboard.table.Field;
+import org.pressboard.table.Referring;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.Folding;
+import org.pressboard.value.Value;
+import org.springframework.stereotype.Component;
+import org.springframework.util.LinkedMultiValueMap;
+import org.springframework.util.MultiValueMap;
+
+/** Rows that visitors refer to by what they are called, as far as they see them. */
+@Component
+class CalledRows {
+
+    private final RowPicker picker;
+    private final Clock clock;
+
+    CalledRows(RowPicker picker, Clock clock) {
+        this.picker = picker;
+        this.clock = clock;
+    }
+
+    /** The rows that a field could lead to and that are called so. */
+    List<String> called(Asking asking, Field reference, String called, Locale language) {
+        return find(asking, reference, called, language).stream().map(Value.Referred::heading).toList();
+    }
+
+    private List<Value.Referred> find(Asking asking, Field reference, String called, Locale language) {
+        if (!(reference.type() instanceof Referring referring)) {
+            return List.of();
+        }
+        return picker.find(asking.sight().of(referring.to()), asking.visitor(),
+                asking.visitor().on(LocalDate.now(clock)), called, language);
+    }
+
+    /**
+     * What was sent with the numbers of rows in place of what they are called.
+     *
+     * @param unknown what was typed of rows that none is called, by field
+     */
+    record Named(MultiValueMap<String, String> parameters, Map<FieldKey, String> typed, Map<FieldKey, String> unknown) {
+
+        /** The form with what was typed standing where it was typed. */
+        RowForm restored(RowForm form, Words words) {
+            return new RowForm(form.controls().stream().map(control -> restored(control, words)).toList(), form.values(),
+                    form.was());
+        }
+
+        private Control restored(Control control, Words words) {
+            String text = typed.get(control.field().key());
+            if (text == null) {
+                return control;
+            }
+            Control typedIn = new Control(control.field(), control.kind(), text, text, control.was(), control.problem(),
+                    control.theirs());
+            return unknown.containsKey(control.field().key())
+                    ? typedIn.wrong(words.say("entry.no-row-called", text)) : typedIn;
+        }
+    }
+
+    Named named(Asking asking, List<Field> fields, MultiValueMap<String, String> sent, Locale language) {
+        MultiValueMap<String, String> numbers = new LinkedMultiValueMap<>(sent);
+        Map<FieldKey, String> typed = new LinkedHashMap<>();
+        Map<FieldKey, String> unknown = new HashMap<>();
+        for (Field field : fields) {
+            String name = "v." + field.key();
+            String text = Optional.ofNullable(sent.getFirst(name)).orElse("").strip();
+            if (field.type() instanceof Referring && !text.isEmpty()) {
+                typed.put(field.key(), text);
+                Optional<Value.Referred> row = find(asking, field, text, language).stream()
+                        .filter(each -> Folding.fold(each.heading()).equals(Folding.fold(text))).findFirst();
+                row.ifPresentOrElse(found -> numbers.set(name, Long.toString(found.row())), () -> {
+                    unknown.put(field.key(), text);
+                    numbers.set(name, "");
+                });
+            }
+        }
+        return new Named(numbers, typed, unknown);
+    }
+}

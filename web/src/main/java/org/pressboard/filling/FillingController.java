@@ -1,0 +1,316 @@
+package org.pressboard.filling;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import jakarta.servlet.http.HttpServletRequest;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.editing.RowEditing;
+import org.pressboard.editing.VisitorEditing;
+import org.pressboard.form.RowForm;
+import org.pressboard.grant.Verb;
+import org.pressboard.grant.Visitor;
+import org.pressboard.history.Author;
+import org.pressboard.listing.Changing;
+import org.pressboard.problem.Problem;
+import org.pressboard.problem.ProblemsFound;
+import org.pressboard.sheet.Asking;
+import org.pressboard.sheet.NotThere;
+import org.pressboard.sheet.Pace;
+import org.pressboard.sheet.Sheets;
+import org.pressboard.sheet.Words;
+import org.pressboard.signin.SignedIn;
+import org.pressboard.site.OpenListings;
+import org.pressboard.table.Field;
+import org.pressboard.table.Table;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.Row;
+import org.pressboard.value.Value;
+import org.springframework.context.MessageSource;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** Forms in which visitors add and change rows of a listing; they work without scripts. */
+@Controller
+class FillingController {
+
+    private static final String LISTING = "/listings/{listing}/rows";
+    private static final String ROW = LISTING + "/{row:\\d{1,18}}";
+
+    private final OpenListings listings;
+    private final Sheets sheets;
+    private final VisitorEditing editing;
+    private final CalledRows references;
+    private final Pace pace;
+    private final MessageSource messages;
+    private final Clock clock;
+
+    FillingController(OpenListings listings, Sheets sheets, VisitorEditing editing, CalledRows references, Pace pace,
+            MessageSource messages, Clock clock) {
+        this.listings = listings;
+        this.sheets = sheets;
+        this.editing = editing;
+        this.references = references;
+        this.pace = pace;
+        this.messages = messages;
+        this.clock = clock;
+    }
+
+    /** A listing of which something is to be changed, and by whom. */
+    private record Filling(OpenListings.Open open, Visitor visitor, Locale language, List<Field> fields) {
+
+        private Asking asking() {
+            return open.asking();
+        }
+
+        private Table table() {
+            return open.asking().table();
+        }
+
+        private Changing changing() {
+            return open.asking().listing().changing();
+        }
+
+        private List<FieldKey> keys() {
+            return fields.stream().map(Field::key).toList();
+        }
+    }
+
+    private Filling filling(String listing, MultiValueMap<String, String> parameters, Locale language,
+            HttpServletRequest request) {
+        pace.spend(request.getRemoteAddr(), Pace.PAGE);
+        Visitor visitor = SignedIn.currentVisitor();
+        OpenListings.Open open = listings.find(listing, visitor, state(parameters));
+        return new Filling(open, visitor, language,
+                open.asking().listing().changing().filled(open.asking().table(), open.asking().listing().shown()));
+    }
+
+    /** The fields of the form are none of the list's state. */
+    private static Map<String, List<String>> state(MultiValueMap<String, String> parameters) {
+        Map<String, List<String>> state = new LinkedHashMap<>(parameters);
+        state.keySet().removeIf(name -> name.matches("(v|was|new)\\..*|_csrf"));
+        return state;
+    }
+
+    @GetMapping(LISTING + "/add")
+    String begin(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
+            Model model, HttpServletRequest request) {
+        Filling filling = filling(listing, parameters, language, request);
+        offered(filling.changing().add());
+        if (!editing.mayAdd(filling.visitor, filling.table().key())) {
+            return refused(filling, "problem.not-granted.add", model);
+        }
+        return show(filling, RowForm.of(filling.fields, starts(filling), words(filling)), null, model);
+    }
+
+    private Map<FieldKey, Value> starts(Filling filling) {
+        Map<FieldKey, Value> starts = new HashMap<>();
+        filling.fields.forEach(field -> Optional.ofNullable(field.start())
+                .flatMap(start -> start.resolve(filling.visitor.on(LocalDate.now(clock))))
+                .ifPresent(value -> starts.put(field.key(), value)));
+        return starts;
+    }
+
+    @PostMapping(LISTING + "/add")
+    String add(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
+            Model model, HttpServletRequest request, RedirectAttributes flash) {
+        Filling filling = filling(listing, parameters, language, request);
+        offered(filling.changing().add());
+        RowForm form = sent(filling, parameters);
+        if (!form.isWrong()) {
+            try {
+                Map<FieldKey, Value> values = new HashMap<>();
+                form.values().forEach((field, value) -> value.ifPresent(is -> values.put(field, is)));
+                RowEditing.Added added = editing.add(filling.visitor, filling.table().key(), values, SignedIn.author().from(Author.Origin.PAGE));
+                if (added.outcome() instanceof RowEditing.Outcome.Done done) {
+                    return back(filling, "change.added", done.act(), flash);
+                }
+                form = with(form, added.outcome(), filling, model);
+            } catch (ProblemsFound refused) {
+                model.addAttribute("problem", words(filling).say(refused.problems().all().getFirst()));
+            }
+        }
+        return show(filling, form, null, model);
+    }
+
+    @GetMapping(ROW + "/change")
+    String open(@PathVariable String listing, @PathVariable long row,
+            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
+            HttpServletRequest request) {
+        Filling filling = filling(listing, parameters, language, request);
+        offered(filling.changing().change());
+        Row found = find(filling, row);
+        if (!may(filling, Verb.CHANGE, row)) {
+            return refused(filling, "problem.not-granted.change-this", model);
+        }
+        return show(filling, RowForm.of(filling.fields, found.values(), words(filling)), found, model);
+    }
+
+    @PostMapping(ROW + "/change")
+    String change(@PathVariable String listing, @PathVariable long row,
+            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
+            HttpServletRequest request, RedirectAttributes flash) {
+        Filling filling = filling(listing, parameters, language, request);
+        offered(filling.changing().change());
+        Row found = find(filling, row);
+        RowForm form = sent(filling, parameters);
+        if (!form.isWrong()) {
+            try {
+                RowEditing.Outcome outcome = editing.change(filling.visitor, filling.table().key(), row, form.was(),
+                        form.values(), SignedIn.author().from(Author.Origin.PAGE));
+                if (outcome instanceof RowEditing.Outcome.Done done) {
+                    return back(filling, done.act() == null ? "change.same" : "change.changed", done.act(), flash);
+                }
+                form = with(form, outcome, filling, model);
+            } catch (ProblemsFound refused) {
+                model.addAttribute("problem", words(filling).say(refused.problems().all().getFirst()));
+            }
+        }
+        return show(filling, form, found, model);
+    }
+
+    private RowForm with(RowForm form, RowEditing.Outcome outcome, Filling filling, Model model) {
+        return switch (outcome) {
+            case RowEditing.Outcome.Refused(Map<FieldKey, Problem> problems) -> form.with(problems, words(filling));
+            case RowEditing.Outcome.Meanwhile(Map<FieldKey, Optional<Value>> theirs) -> {
+                model.addAttribute("meanwhile", true);
+                yield form.meanwhile(theirs, words(filling));
+            }
+            case RowEditing.Outcome.Done done -> form;
+        };
+    }
+
+    /** Asks once more before a row goes. */
+    @GetMapping(ROW + "/remove")
+    String ask(@PathVariable String listing, @PathVariable long row,
+            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
+            HttpServletRequest request) {
+        Filling filling = filling(listing, parameters, language, request);
+        offered(filling.changing().remove());
+        Row found = find(filling, row);
+        if (!may(filling, Verb.REMOVE, row)) {
+            return refused(filling, "problem.not-granted.remove-this", model);
+        }
+        frame(filling, found, model);
+        return "site/remove";
+    }
+
+    @PostMapping(ROW + "/remove")
+    String remove(@PathVariable String listing, @PathVariable long row,
+            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
+            HttpServletRequest request, RedirectAttributes flash) {
+        Filling filling = filling(listing, parameters, language, request);
+        offered(filling.changing().remove());
+        Row found = find(filling, row);
+        try {
+            long act = editing.remove(filling.visitor, filling.table().key(), found.id(), SignedIn.author().from(Author.Origin.PAGE));
+            return back(filling, "change.removed", act, flash);
+        } catch (ProblemsFound against) {
+            frame(filling, found, model);
+            model.addAttribute("problem", words(filling).say(against.problems().all().getFirst()));
+            return "site/remove";
+        }
+    }
+
+    /** What rows are called that a field of the form could lead to, as far as the visitor sees them. */
+    @GetMapping(LISTING + "/refer/{field}")
+    String refer(@PathVariable String listing, @PathVariable String field, @RequestParam(defaultValue = "") String called,
+            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
+            HttpServletRequest request) {
+        Filling filling = filling(listing, parameters, language, request);
+        offered(filling.changing().add() || filling.changing().change());
+        Field reference = filling.fields.stream().filter(each -> each.key().name().equals(field)).findFirst()
+                .orElseThrow(() -> new NotThere("not-there.listing"));
+        model.addAttribute("found", references.called(filling.asking(), reference, called, language));
+        return "site/controls :: found";
+    }
+
+    /** What the listing does not offer is not there. */
+    private static void offered(boolean isOffered) {
+        if (!isOffered) {
+            throw new NotThere("not-there.listing");
+        }
+    }
+
+    private Row find(Filling filling, long row) {
+        List<FieldKey> fields = new ArrayList<>(filling.keys());
+        filling.table().headingField().map(Field::key).ifPresent(fields::add);
+        return sheets.row(filling.asking(), row, fields, filling.language)
+                .orElseThrow(() -> new NotThere("not-there.one-row"));
+    }
+
+    private boolean may(Filling filling, Verb verb, long row) {
+        return !editing.may(filling.visitor, verb, filling.table().key(), Set.of(row)).isEmpty();
+    }
+
+    private RowForm sent(Filling filling, MultiValueMap<String, String> parameters) {
+        CalledRows.Named named = references.named(filling.asking(), filling.fields, parameters, filling.language);
+        RowForm form = named.restored(RowForm.sent(filling.fields, named.parameters(), words(filling), words(filling)),
+                words(filling));
+        return form.with(missing(filling, form), words(filling));
+    }
+
+    /** What is needed and not there is said along with all else that is wrong. */
+    private static Map<FieldKey, Problem> missing(Filling filling, RowForm form) {
+        Map<FieldKey, Problem> missing = new HashMap<>();
+        filling.fields.forEach(field -> Optional.ofNullable(form.values().get(field.key()))
+                .flatMap(value -> field.rules().check(value.orElse(null)))
+                .ifPresent(problem -> missing.put(field.key(), problem)));
+        return missing;
+    }
+
+    private String show(Filling filling, RowForm form, @Nullable Row row, Model model) {
+        frame(filling, row, model);
+        model.addAttribute("form", form);
+        model.addAttribute("removable", row != null && filling.changing().remove() && may(filling, Verb.REMOVE, row.id()));
+        return "site/fill";
+    }
+
+    private String refused(Filling filling, String why, Model model) {
+        frame(filling, null, model);
+        model.addAttribute("problem", words(filling).say(why));
+        return "site/fill";
+    }
+
+    private void frame(Filling filling, @Nullable Row row, Model model) {
+        model.addAttribute("page", filling.open.page());
+        model.addAttribute("rows", "/listings/" + filling.asking().listing().key() + "/rows");
+        model.addAttribute("query", filling.asking().query());
+        model.addAttribute("label", filling.table().label());
+        model.addAttribute("row", row);
+        model.addAttribute("called", row == null ? "" : filling.table().headingField()
+                .flatMap(heading -> row.find(heading.key()).map(value -> words(filling).written(heading, value))).orElse(""));
+    }
+
+    private String back(Filling filling, String said, @Nullable Long act, RedirectAttributes flash) {
+        String page = "/" + filling.open.page().key() + filling.asking().query();
+        if (filling.visitor.kind() == Visitor.Kind.ANYONE) {
+            // nothing is kept of those who are not signed in; the address tells
+            return "redirect:" + page + (page.contains("?") ? "&" : "?") + "done=" + said.replace("change.", "");
+        }
+        flash.addFlashAttribute("said", words(filling).say(said));
+        if (act != null) {
+            flash.addFlashAttribute("undo", act);
+            flash.addFlashAttribute("undoAt", "/listings/" + filling.asking().listing().key() + "/undo");
+        }
+        return "redirect:" + Objects.requireNonNull(page);
+    }
+
+    private Words words(Filling filling) {
+        return new Words(messages, filling.language);
+    }
+}
