@@ -92,7 +92,7 @@ class FillingController {
 
     private Filling filling(String listing, MultiValueMap<String, String> parameters, Locale language,
             HttpServletRequest request) {
-        pace.spend(request.getRemoteAddr(), Pace.PAGE);
+        pace.spend(request.getRemoteAddr(), request.getMethod().equals("POST") ? Pace.WRITE : Pace.PAGE);
         Visitor visitor = SignedIn.currentVisitor();
         OpenListings.Open open = listings.find(listing, visitor, state(parameters));
         return new Filling(open, visitor, language,

@@ -45,7 +45,7 @@ class TakingBack {
     @PostMapping("/listings/{listing}/undo")
     String undo(@PathVariable String listing, @RequestParam long act, Locale language, HttpServletRequest request,
             RedirectAttributes flash) {
-        pace.spend(request.getRemoteAddr(), Pace.PAGE);
+        pace.spend(request.getRemoteAddr(), Pace.WRITE);
         OpenListings.Open open = listings.find(listing, SignedIn.currentVisitor(), java.util.Map.of());
         Words words = new Words(messages, language);
         SignedIn current = SignedIn.current();

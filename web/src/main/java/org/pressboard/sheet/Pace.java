@@ -23,6 +23,9 @@ public class Pace {
     /** What a count to the end costs. */
     public static final int COUNT = 5;
 
+    /** What a row costs that is added, changed or removed. */
+    public static final int WRITE = 10;
+
     /** What all rows cost. */
     public static final int TAKE_AWAY = 20;
 
