@@ -7,6 +7,7 @@ const isTyping = target => target.closest?.('input:not([type=checkbox], [type=ra
 Alpine.data('bench', () => ({
   ...words('ticket'),
   width: 1280,
+  by: '', // by whom the proof is seen
   said: '',
 
   init() {
@@ -32,10 +33,9 @@ Alpine.data('bench', () => ({
   async sift() {
     const { sieve, proof } = this.$refs;
     const asked = new URLSearchParams(proof.contentWindow.location.search);
-    for (const name of ['as', 'why']) {
-      const said = sieve.querySelector(`[name=${name}]`)?.value;
-      if (said) asked.set(name, said);
-    }
+    const why = sieve.querySelector('[name=why]')?.value;
+    if (why) asked.set('why', why);
+    if (this.by) asked.set('as', this.by);
     const mine = this.sifting = (this.sifting ?? 0) + 1;
     const answer = await fetch(`${sieve.dataset.at}?${asked}`);
     // an answer that comes late says nothing any more
@@ -46,6 +46,17 @@ Alpine.data('bench', () => ({
   },
   asked() {
     this.sift();
+  },
+  // The draft as somebody else would have it: the proof and the sieve follow.
+  seen() {
+    const { seen, member, proof } = this.$refs;
+    member.hidden = seen.value !== '?';
+    this.by = seen.value === '?' ? member.value.trim() : seen.value;
+    if (seen.value === '?' && !this.by) {
+      member.focus();
+      return;
+    }
+    proof.src = this.by ? `/desk/seen/${encodeURIComponent(this.by)}/${proof.dataset.page}` : `/desk/proof/${proof.dataset.page}`;
   },
   change() {
     if (this.opened !== 'keep') this.turn(this.root().querySelector('[data-opens=keep]'));

@@ -108,7 +108,7 @@ public class VisitorEditing {
         return editing.remove(key, List.of(row), author, new OfVisitor(catalog.publishedNow(), visitor));
     }
 
-    /** To which of these rows, which they see, the visitor may do that. */
+    /** To which of these rows the visitor may do that. */
     @Transactional(readOnly = true)
     public Set<Long> may(Visitor visitor, Verb verb, TableKey key, Collection<Long> rows) {
         PublishedSite site = catalog.published();
@@ -116,9 +116,8 @@ public class VisitorEditing {
         if (rows.isEmpty() || !decision.isAllowed()) {
             return Set.of();
         }
-        // where they may do it to all that they see, nothing is to be asked
-        return decision.rows().equals(Condition.ALWAYS) || decision.rows().equals(site.maySee(visitor, key).rows())
-                ? Set.copyOf(rows) : meeting(site, visitor, site.table(key), decision.rows(), rows);
+        return decision.rows().equals(Condition.ALWAYS) ? Set.copyOf(rows)
+                : meeting(site, visitor, site.table(key), decision.rows(), rows);
     }
 
     /** Whether the visitor may add rows at all; which, only the row tells. */

@@ -99,6 +99,16 @@ class DeskMembers {
         return "desk/members";
     }
 
+    /** What members are called, for those who type a name. */
+    @GetMapping("/desk/members/called")
+    String called(@RequestParam(defaultValue = "") String called, Model model) {
+        PublishedSite site = catalog.publishedNow();
+        Table people = people(site);
+        model.addAttribute("found", people == null ? List.of()
+                : found(site, people, called).stream().map(Person::name).toList());
+        return "site/controls :: found";
+    }
+
     private List<Person> found(PublishedSite site, Table people, String called) {
         return picker.find(site.tables(), people, called, site.site().language()).stream()
                 .map(row -> new Person(row.row(), row.heading())).toList();

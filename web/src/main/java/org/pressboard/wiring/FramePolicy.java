@@ -2,6 +2,7 @@ package org.pressboard.wiring;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.List;
 import org.springframework.security.web.header.HeaderWriter;
 
 /**
@@ -12,7 +13,7 @@ final class FramePolicy implements HeaderWriter {
 
     static final String FRAMED_BY_NONE = policy("'none'");
     private static final String FRAMED_BY_OURSELVES = policy("'self'");
-    private static final String PROOF = "/desk/proof/";
+    private static final List<String> PROOFS = List.of("/desk/proof/", "/desk/seen/");
     private static final String POLICY = "Content-Security-Policy";
 
     private static String policy(String ancestors) {
@@ -22,7 +23,7 @@ final class FramePolicy implements HeaderWriter {
 
     @Override
     public void writeHeaders(HttpServletRequest request, HttpServletResponse response) {
-        boolean isProof = request.getRequestURI().startsWith(PROOF);
+        boolean isProof = PROOFS.stream().anyMatch(request.getRequestURI()::startsWith);
         if (!response.containsHeader(POLICY)) {
             response.setHeader(POLICY, isProof ? FRAMED_BY_OURSELVES : FRAMED_BY_NONE);
         }

@@ -156,7 +156,7 @@ class BenchTest extends AtBench {
         page.keyboard().press("Enter");
         proof(page).locator("input[type=search]").first().fill("zzz");
         assertThat(page.locator(".sieve .note-warn")).hasText("What is searched and narrowed to in the proof leaves none.");
-        page.locator("#sieve-as").selectOption("anyone");
+        page.locator("#seen-by").selectOption("anyone");
         assertThat(page.locator(".sieve .note-warn")).containsText("They may not see any row of Crates.");
         assertThat(violations(page)).isEmpty();
         link(page, "Say who may see them").click();

@@ -3,6 +3,7 @@ package org.pressboard.desk;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.FrameLocator;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import java.util.List;
@@ -11,7 +12,12 @@ import java.util.Set;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.pressboard.condition.Condition;
 import org.pressboard.edition.PageKey;
+import org.pressboard.grant.Audience;
+import org.pressboard.grant.Grant;
+import org.pressboard.grant.Grants;
+import org.pressboard.grant.GroupKey;
 import org.pressboard.grant.Openness;
 import org.pressboard.grant.Verb;
 import org.pressboard.listing.Listing;
@@ -121,6 +127,33 @@ class GrantsScreenTest extends WithTables {
         Locator line = owner.locator("tbody tr").filter(new Locator.FilterOptions().setHasText("Notes"));
         assertThat(line.locator("td")).hasText(new String[] {"2", "none", "none", "none"});
         assertThat(violations(owner)).isEmpty();
+    }
+
+    /** The owner sees the draft as anybody before anybody does. */
+    @Test
+    void theDraftIsSeenAsAnybody() {
+        publisher.grant(NOTES, new Grants(List.of(Grant.ofOwn(Audience.MEMBERS, Verb.SEE),
+                new Grant(Audience.those(new GroupKey("stewards")), Verb.SEE, Condition.ALWAYS))));
+        changes.change(catalog.table(NOTES).orElseThrow().ownedBy(WRITER), OWNER);
+        Page owner = signedIn("owner@example.org");
+        owner.navigate(address("/desk/pages/notes/notes"));
+        waitForScripts(owner);
+        FrameLocator proof = owner.frameLocator("iframe");
+        assertThat(proof.locator(".table tbody tr")).hasCount(4);
+        owner.locator("#seen-by").selectOption("?");
+        owner.locator("#seen-member").fill("Tomas Veit");
+        owner.keyboard().press("Enter");
+        assertThat(proof.locator(".table tbody tr")).hasCount(1);
+        assertThat(proof.locator(".table tbody")).containsText("Of Tomas");
+        assertThat(owner.locator(".sieve tbody tr").nth(1).locator(".number")).hasText("1");
+        owner.locator("#seen-by").selectOption("group:stewards");
+        assertThat(proof.locator(".table tbody tr")).hasCount(4);
+        owner.locator("#seen-by").selectOption("anyone");
+        assertThat(proof.locator(".note-warn")).hasText("They may not see any row of Notes.");
+        assertThat(owner.locator(".sieve .note-warn")).containsText("They may not see any row of Notes.");
+        assertThat(violations(owner)).isEmpty();
+        owner.locator("#seen-by").selectOption("");
+        assertThat(proof.locator(".table tbody tr")).hasCount(4);
     }
 
     /** Whoever is no member any more is nobody with their next request. */

@@ -58,7 +58,7 @@ class StructureTest {
             Map.entry("desk", Set.of("bulk", "catalog", "condition", "desk.condition", "desk.table", "edition", "files", "grant", "history", "intake", "listing", "member", "problem",
                     "rows", "schema", "sheet", "signin", "table", "value")),
             Map.entry("desk.condition", Set.of("catalog", "condition", "problem", "rows", "sheet", "table", "value")),
-            Map.entry("desk.bench", Set.of("catalog", "condition", "desk", "desk.condition", "edition", "grant", "history", "listing", "problem", "rows",
+            Map.entry("desk.bench", Set.of("catalog", "condition", "desk", "desk.condition", "edition", "grant", "history", "listing", "member", "problem", "rows",
                     "schema", "sheet", "sieve", "signin", "table", "value")),
             Map.entry("desk.table", Set.of("catalog", "condition", "desk.condition", "edition", "editing", "form", "grant", "history", "listing", "problem",
                     "rows", "schema", "sheet", "signin", "table", "value")),

@@ -159,6 +159,8 @@ class Bench {
                 there.dress().marks().stream().map(mark -> said.of(mark.when())).toList(),
                 drafts.mark(draft.key()), steps(draft.key(), tables)));
         model.addAttribute("tables", tables.all());
+        model.addAttribute("seenGroups", catalog.groups());
+        model.addAttribute("hasMembers", tables.people().isPresent());
         model.addAttribute("formats", TakeAway.values());
         model.addAttribute("words", words.desk());
     }

@@ -1,5 +1,7 @@
 package org.pressboard.desk.bench;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
+
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Locale;
 import java.util.List;
@@ -10,6 +12,7 @@ import org.pressboard.desk.DraftedPages;
 import org.pressboard.edition.Edition;
 import org.pressboard.edition.Page;
 import org.pressboard.grant.Sight;
+import org.pressboard.grant.Visitor;
 import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Listing;
 import org.pressboard.sheet.Asking;
@@ -25,23 +28,27 @@ import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.util.UriUtils;
 
 /** The draft of a page as it will be, with the owner's own rows, in a frame of the bench; and earlier editions so. */
 @Controller
 class Proof {
 
+    private static final String SEEN = "/desk/seen/{who}/{page}";
     private static final String EDITION = "/desk/editions/{page}/{number:\\d{1,9}}/look";
 
     private final Catalog catalog;
     private final Sheets sheets;
+    private final SeenBy seenBy;
 
-    Proof(Catalog catalog, Sheets sheets) {
+    Proof(Catalog catalog, Sheets sheets, SeenBy seenBy) {
         this.catalog = catalog;
         this.sheets = sheets;
+        this.seenBy = seenBy;
     }
 
-    /** What is looked at, the draft or an edition, and where: what its addresses begin with. */
-    private record Looked(Page page, String at) {
+    /** What is looked at, the draft or an edition, where (what its addresses begin with), and by whom. */
+    private record Looked(Page page, String at, Visitor visitor) {
 
         Place place(Listing listing) {
             return new Place(at, at + "/" + listing.key() + "/rows", "", "", at + "/" + listing.key() + "/pick/",
@@ -49,20 +56,26 @@ class Proof {
         }
     }
 
-    @GetMapping({"/desk/proof/{page}", EDITION})
+    @GetMapping({"/desk/proof/{page}", EDITION, SEEN})
     String page(@PathVariable String page, @PathVariable Optional<Integer> number,
+            @PathVariable Optional<String> who,
             @RequestParam MultiValueMap<String, String> parameters, Model model) {
-        Looked looked = find(page, number);
+        Looked looked = find(page, number, who);
         Tables tables = catalog.tables();
         model.addAttribute("page", looked.page);
-        model.addAttribute("sheets", looked.page.listings().stream().map(each -> sheet(looked, each, tables, parameters)).toList());
+        List<Asking> askings = looked.page.listings().stream().map(each -> asking(looked, each, tables, parameters)).toList();
+        model.addAttribute("sheets", askings.stream().filter(Asking::isAllowed)
+                .map(asking -> sheets.sheet(asking, looked.place(asking.listing()), language())).toList());
+        model.addAttribute("unseen", askings.stream().filter(asking -> !asking.isAllowed())
+                .map(asking -> asking.table().label()).toList());
         return "desk/bench/proof";
     }
 
-    @GetMapping({"/desk/proof/{page}/{key}", EDITION + "/{key}"})
-    String row(@PathVariable String page, @PathVariable Optional<Integer> number, @PathVariable String key,
+    @GetMapping({"/desk/proof/{page}/{key}", EDITION + "/{key}", SEEN + "/{key}"})
+    String row(@PathVariable String page, @PathVariable Optional<Integer> number,
+            @PathVariable Optional<String> who, @PathVariable String key,
             @RequestParam MultiValueMap<String, String> parameters, Model model) {
-        Looked looked = find(page, number);
+        Looked looked = find(page, number, who);
         Tables tables = catalog.tables();
         model.addAttribute("page", looked.page);
         model.addAttribute("opened", looked.page.listings().stream().flatMap(each -> sheets.open(
@@ -71,31 +84,34 @@ class Proof {
         return "site/row";
     }
 
-    @GetMapping({"/desk/proof/{page}/{listing}/rows", EDITION + "/{listing}/rows"})
-    String rows(@PathVariable String page, @PathVariable Optional<Integer> number, @PathVariable String listing,
+    @GetMapping({"/desk/proof/{page}/{listing}/rows", EDITION + "/{listing}/rows", SEEN + "/{listing}/rows"})
+    String rows(@PathVariable String page, @PathVariable Optional<Integer> number,
+            @PathVariable Optional<String> who, @PathVariable String listing,
             @RequestParam MultiValueMap<String, String> parameters, Model model, HttpServletResponse response) {
-        Looked looked = find(page, number);
+        Looked looked = find(page, number, who);
         Sheet sheet = sheet(looked, DraftedPages.listing(looked.page, listing), catalog.tables(), parameters);
         response.setHeader("HX-Replace-Url", sheet.place().page() + sheet.query());
         model.addAttribute("sheet", sheet);
         return "sheet/sheet :: sheet";
     }
 
-    @GetMapping({"/desk/proof/{page}/{listing}/pick/{field}", EDITION + "/{listing}/pick/{field}"})
-    String pick(@PathVariable String page, @PathVariable Optional<Integer> number, @PathVariable String listing,
+    @GetMapping({"/desk/proof/{page}/{listing}/pick/{field}", EDITION + "/{listing}/pick/{field}", SEEN + "/{listing}/pick/{field}"})
+    String pick(@PathVariable String page, @PathVariable Optional<Integer> number,
+            @PathVariable Optional<String> who, @PathVariable String listing,
             @PathVariable String field, @RequestParam(defaultValue = "") String called,
             @RequestParam MultiValueMap<String, String> parameters, Model model) {
-        Looked looked = find(page, number);
+        Looked looked = find(page, number, who);
         Asking asking = asking(looked, DraftedPages.listing(looked.page, listing), catalog.tables(), parameters);
         model.addAttribute("menu", sheets.pick(asking, field, called, language()));
         return "sheet/sheet :: picks";
     }
 
-    @GetMapping({"/desk/proof/{page}/{listing}/rows/tallies", EDITION + "/{listing}/rows/tallies"})
-    String tallies(@PathVariable String page, @PathVariable Optional<Integer> number, @PathVariable String listing,
+    @GetMapping({"/desk/proof/{page}/{listing}/rows/tallies", EDITION + "/{listing}/rows/tallies", SEEN + "/{listing}/rows/tallies"})
+    String tallies(@PathVariable String page, @PathVariable Optional<Integer> number,
+            @PathVariable Optional<String> who, @PathVariable String listing,
             @RequestParam(defaultValue = "") List<String> of, @RequestParam MultiValueMap<String, String> parameters,
             Model model) {
-        Looked looked = find(page, number);
+        Looked looked = find(page, number, who);
         Listing found = DraftedPages.listing(looked.page, listing);
         model.addAttribute("menus", sheets.counted(asking(looked, found, catalog.tables(), parameters), looked.place(found), of,
                 language()));
@@ -106,9 +122,10 @@ class Proof {
         return sheets.sheet(asking(looked, listing, tables, parameters), looked.place(listing), language());
     }
 
-    private static Asking asking(Looked looked, Listing listing, Tables tables, MultiValueMap<String, String> parameters) {
-        Sight sight = Sight.whole(tables, listing.table());
-        return Asking.of(listing, sight, SignedIn.currentVisitor(),
+    private Asking asking(Looked looked, Listing listing, Tables tables, MultiValueMap<String, String> parameters) {
+        Sight sight = looked.visitor.isStaff() ? Sight.whole(tables, listing.table())
+                : catalog.publishedNow().sight(looked.visitor, listing.table());
+        return Asking.of(listing, sight, looked.visitor,
                 AddressPart.of(listing.key(), looked.page.listingKeys(), parameters));
     }
 
@@ -116,13 +133,17 @@ class Proof {
         return catalog.published().site().language();
     }
 
-    private Looked find(String key, Optional<Integer> number) {
+    private Looked find(String key, Optional<Integer> number, Optional<String> who) {
         DraftedPage page = DraftedPages.find(catalog, key);
         if (number.isEmpty()) {
-            return new Looked(page.draft().among(catalog.tables()), "/desk/proof/" + key);
+            Visitor visitor = seenBy.find(who.orElse("")).orElseThrow(() -> new NotThere("not-there.person"));
+            String at = who.map(some -> "/desk/seen/" + UriUtils.encodePathSegment(some, UTF_8) + "/" + key)
+                    .orElse("/desk/proof/" + key);
+            return new Looked(page.draft().among(catalog.tables()), at, visitor);
         }
         Edition edition = page.editions().stream().filter(each -> each.number() == number.get()).findFirst()
                 .orElseThrow(() -> new NotThere("not-there.page"));
-        return new Looked(edition.page().among(catalog.tables()), "/desk/editions/" + key + "/" + number.get() + "/look");
+        return new Looked(edition.page().among(catalog.tables()), "/desk/editions/" + key + "/" + number.get() + "/look",
+                SignedIn.currentVisitor());
     }
 }

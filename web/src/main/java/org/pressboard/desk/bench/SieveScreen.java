@@ -23,6 +23,7 @@ import org.pressboard.listing.Total;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.rows.Rows;
 import org.pressboard.sheet.Asking;
+import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
 import org.pressboard.sieve.Gate;
 import org.pressboard.sieve.Sieve;
@@ -42,7 +43,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class SieveScreen {
 
-    private static final String ANYONE = "anyone";
 
     /** So many of those that fall out are named. */
     private static final int FALLEN = 6;
@@ -52,15 +52,17 @@ class SieveScreen {
     private final RowPicker picker;
     private final BenchWords benchWords;
     private final ConditionDesk conditionDesk;
+    private final SeenBy seenBy;
     private final Clock clock;
 
     SieveScreen(Catalog catalog, Rows rows, RowPicker picker, BenchWords benchWords, ConditionDesk conditionDesk,
-            Clock clock) {
+            SeenBy seenBy, Clock clock) {
         this.catalog = catalog;
         this.rows = rows;
         this.picker = picker;
         this.benchWords = benchWords;
         this.conditionDesk = conditionDesk;
+        this.seenBy = seenBy;
         this.clock = clock;
     }
 
@@ -74,7 +76,7 @@ class SieveScreen {
     }
 
     /**
-     * @param as  for whom: the staff, or people who are not signed in
+     * @param as  for whom, as {@link SeenBy} finds them
      * @param why a row that is looked for, by its key; empty: none
      */
     @GetMapping("/desk/pages/{page}/{listing}/sieve")
@@ -84,7 +86,7 @@ class SieveScreen {
         Page draft = DraftedPages.find(catalog, page).draft();
         PublishedSite site = catalog.publishedNow();
         Listing there = DraftedPages.listing(draft.among(site.tables()), listing);
-        Visitor visitor = as.equals(ANYONE) ? Visitor.ANYONE : SignedIn.currentVisitor();
+        Visitor visitor = seenBy.find(as).orElseThrow(() -> new NotThere("not-there.person"));
         Sight sight = site.sight(visitor, there.table()).reaching(there.reached());
         Asking asking = Asking.of(there, sight, visitor, AddressPart.of(there.key(), draft.listingKeys(), parameters));
         Sieve sieve = new Sieve(there, RowQuery.of(there, sight, visitor, asking.asked().state(), LocalDate.now(clock)));

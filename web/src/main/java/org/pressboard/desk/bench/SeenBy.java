@@ -1,0 +1,65 @@
+package org.pressboard.desk.bench;
+
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.PublishedSite;
+import org.pressboard.condition.Onlooker;
+import org.pressboard.grant.Group;
+import org.pressboard.grant.Visitor;
+import org.pressboard.member.Members;
+import org.pressboard.rows.RowPicker;
+import org.pressboard.signin.SignedIn;
+import org.pressboard.value.Folding;
+import org.pressboard.value.Row;
+import org.springframework.stereotype.Component;
+
+/**
+ * By whom a draft is seen before anybody sees it: those at the desk, people who are not signed in, anybody in a group, or
+ * one of the members by their name or address.
+ */
+@Component
+class SeenBy {
+
+    /** People who are not signed in. */
+    static final String ANYONE = "anyone";
+
+    /** What stands before the key of a group. */
+    static final String GROUP = "group:";
+
+    private final Catalog catalog;
+    private final Members members;
+    private final RowPicker picker;
+
+    SeenBy(Catalog catalog, Members members, RowPicker picker) {
+        this.catalog = catalog;
+        this.members = members;
+        this.picker = picker;
+    }
+
+    /** Empty where nobody is called so; nothing said means those at the desk. */
+    Optional<Visitor> find(String who) {
+        if (who.isBlank()) {
+            return Optional.of(SignedIn.currentVisitor());
+        }
+        if (who.equals(ANYONE)) {
+            return Optional.of(Visitor.ANYONE);
+        }
+        PublishedSite site = catalog.publishedNow();
+        if (who.startsWith(GROUP)) {
+            return site.groups().stream().map(Group::key).filter(key -> who.equals(GROUP + key)).findFirst()
+                    .map(key -> new Visitor(Visitor.Kind.MEMBER, Onlooker.NOBODY, Set.of(key)));
+        }
+        String wanted = who.strip();
+        Optional<Long> byAddress = members.find(wanted.toLowerCase(Locale.ROOT)).map(Row::id);
+        return byAddress.or(() -> called(site, wanted)).flatMap(members::visitor);
+    }
+
+    private Optional<Long> called(PublishedSite site, String name) {
+        return site.tables().people().map(site.tables()::get).flatMap(people ->
+                picker.find(site.tables(), people, name, site.site().language()).stream()
+                        .filter(row -> Folding.fold(row.heading()).equals(Folding.fold(name))).findFirst()
+                        .map(row -> row.row()));
+    }
+}
