@@ -69,9 +69,12 @@ public final class TableSql {
         return new TableSql(sight, language, new OperandSql.Bound(standpoint));
     }
 
-    /** The table alone, for its columns, as row security asks them: what lies around it, only as views show it. */
+    /**
+     * The table alone, for its columns, as row security asks them: a reference by the number of the row, what lies beyond
+     * it only as views show it.
+     */
     public static TableSql secured(Tables tables, Table table) {
-        return new TableSql(new Sight(table, tables, Map.of()), Locale.ENGLISH, new OperandSql.FromSettings());
+        return new TableSql(Sight.whole(tables.with(table), table.key()), Locale.ENGLISH, new OperandSql.FromSettings());
     }
 
     /** The table alone, for its columns. */

@@ -28,6 +28,7 @@ import org.pressboard.grant.Grant;
 import org.pressboard.grant.Grants;
 import org.pressboard.grant.Group;
 import org.pressboard.grant.GroupKey;
+import org.pressboard.grant.Openness;
 import org.pressboard.grant.Sight;
 import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
@@ -102,6 +103,8 @@ class GrantAgreementTest extends StoreTest {
         logs = rows(40, this::log);
         load(catalog.tables().get(members.key()), people);
         load(beds, plots);
+        // a grant that picks rows of another table is for those who see these
+        publisher.open(beds.key(), Openness.EVERYONE);
         load(stems, trees);
         load(table, logs);
         GROUPS.forEach(key -> inTransaction(() -> catalog.keepGroup(new Group(key, key.name(), Condition.NEVER, Set.of()))));
@@ -257,11 +260,13 @@ class GrantAgreementTest extends StoreTest {
     }
 
     private Condition condition() {
-        return switch (random.nextInt(5)) {
+        return switch (random.nextInt(7)) {
             case 0 -> Condition.ALWAYS;
             case 1 -> new Clause(HEALTH, Comparison.AT_LEAST, List.of(Value.of(random.nextLong(3)))).condition();
             case 2 -> new Clause(YEARS, Comparison.VISITORS, List.of(Value.of("years"))).condition();
             case 3 -> new Clause(KEEPER, Comparison.ME, List.of()).condition();
+            case 4 -> new Clause(PLOT, Comparison.FILLED, List.of()).condition();
+            case 5 -> new Clause(PLOT, Comparison.ONE_OF, List.of(row(plots.size()), row(plots.size()))).condition();
             default -> new Clause(NAME, Comparison.VISITORS, List.of(Value.of("name"))).condition().not();
         };
     }

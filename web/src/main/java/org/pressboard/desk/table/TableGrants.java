@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
+import org.pressboard.condition.Comparison;
 import org.pressboard.condition.Condition;
 import org.pressboard.desk.condition.ConditionDesk;
 import org.pressboard.desk.condition.Statements;
@@ -42,6 +44,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 class TableGrants {
 
     private static final String AT = "/desk/tables/{key}/grants";
+    private static final Set<String> LETTERS = Set.of(Comparison.CONTAINS.name(), Comparison.CONTAINS_NOT.name(),
+            Comparison.BEGINS.name());
 
     private final TableFrame frame;
     private final Catalog catalog;
@@ -255,11 +259,21 @@ class TableGrants {
     private void meeting(Table table, MultiValueMap<String, String> parameters, Model model) {
         String of = first(parameters, "of");
         Audience audience = audience(of.replaceFirst("-[a-z]+$", "")).orElseThrow(() -> ProblemsFound.of("bench.unknown", of));
+        refuseLetters(table, parameters);
         Grants grants = catalog.grants(table.key());
         Grant before = grants.find(audience, verb(of)).orElseGet(() -> new Grant(audience, verb(of), Condition.NEVER));
         Condition after = conditions.changed(said(before), frame.tables(), askable(table), parameters, model);
         keep(table, grants, audience, verb(of), new Grant(audience, verb(of),
                 after.equals(Condition.ALWAYS) ? Condition.NEVER : after));
+    }
+
+    /** What a row referred to is called stands in another table, which row security does not look into. */
+    private static void refuseLetters(Table table, MultiValueMap<String, String> parameters) {
+        table.fields().stream().filter(field -> field.key().name().equals(first(parameters, "field"))
+                && field.type() instanceof Referring && LETTERS.contains(first(parameters, "is"))).findFirst()
+                .ifPresent(field -> {
+                    throw ProblemsFound.of("grants.letters", field.label());
+                });
     }
 
     private void keep(Table table, Grants grants, Audience audience, Verb verb, @Nullable Grant after) {
