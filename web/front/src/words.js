@@ -68,7 +68,7 @@ Alpine.data('words', () => ({
     this.$el.addEventListener('click', event => this.clicked(event));
     this.$el.addEventListener('keydown', event => this.closed(event));
     this.follow = event => {
-      if (event.detail.ctx?.target !== this.root() && event.detail.ctx?.target?.id !== this.$root.dataset.words) return;
+      if (event.detail.ctx?.target?.id !== this.$root.dataset.words) return;
       this.draw();
       this.reset();
     };

@@ -100,7 +100,8 @@ public record Clause(FieldKey field, Comparison is, List<Value> values) {
         List<Clause> candidates = new ArrayList<>();
         for (Comparison is : Comparison.values()) {
             boolean isFit = is.operands() == 0 || (is.isOfSeveral() ? !values.isEmpty() : values.size() == is.operands());
-            if (isFit && (is != Comparison.VISITORS || isVisitors(condition)) && (!is.isOfCount() || values.getFirst() instanceof Value.Whole)) {
+            if (isFit && (is != Comparison.VISITORS || isVisitors(condition))
+                    && (!is.isOfCount() || values.getFirst() instanceof Value.Whole)) {
                 candidates.add(new Clause(field, is, is.operands() == 0 ? List.of() : values));
             }
         }

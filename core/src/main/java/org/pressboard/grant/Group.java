@@ -18,9 +18,14 @@ public record Group(GroupKey key, String label, Condition rows, Set<Long> byHand
 
     public Group {
         byHand = Set.copyOf(byHand);
-        if (label.isBlank() || label.length() > LONGEST_LABEL) {
+        if (!isLabel(label)) {
             throw new IllegalArgumentException("A group needs a label of at most " + LONGEST_LABEL + " characters");
         }
+    }
+
+    /** Whether a group can be called so. */
+    public static boolean isLabel(String text) {
+        return !text.isBlank() && text.length() <= LONGEST_LABEL;
     }
 
     /** Whether somebody with that row belongs to it. */

@@ -3,6 +3,7 @@ package org.pressboard.grant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Condition;
 import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
@@ -27,22 +28,25 @@ public final class Ownership {
         return ways;
     }
 
-    private static void ways(Tables tables, Table table, @org.jspecify.annotations.Nullable FieldKey before, int steps,
+    private static void ways(Tables tables, Table table, @Nullable FieldKey before, int steps,
             List<FieldKey> ways) {
         for (Field field : table.fields()) {
-            FieldKey key = before == null ? field.key() : before.through(field.key());
             if (leadsToMember(tables, field)) {
-                ways.add(key);
+                ways.add(behind(before, field));
             }
         }
         for (Field field : table.fields()) {
             boolean isWay = field.isEntered() && field.type() instanceof Referring && !field.type().isSeveral()
                     && !leadsToMember(tables, field);
             if (isWay && steps < MOST_STEPS) {
-                tables.find(((Referring) field.type()).to()).ifPresent(target -> ways(tables, target,
-                        before == null ? field.key() : before.through(field.key()), steps + 1, ways));
+                tables.find(((Referring) field.type()).to())
+                        .ifPresent(target -> ways(tables, target, behind(before, field), steps + 1, ways));
             }
         }
+    }
+
+    private static FieldKey behind(@Nullable FieldKey before, Field field) {
+        return before == null ? field.key() : before.through(field.key());
     }
 
     private static boolean leadsToMember(Tables tables, Field field) {

@@ -42,6 +42,11 @@ public record RowQuery(Sight sight, Visitor visitor, Standpoint standpoint, Cond
                 isMore ? state.page() * state.size() : state.size(), listing.shown());
     }
 
+    /** Which rows meet a condition, of all that there are in a table; nothing of them is shown. */
+    public static RowQuery counting(Sight sight, Standpoint standpoint, Condition which) {
+        return new RowQuery(sight, Visitor.staff(""), standpoint, which, Condition.ALWAYS, List.of(), 1, 1, List.of());
+    }
+
     public Table table() {
         return sight.table();
     }

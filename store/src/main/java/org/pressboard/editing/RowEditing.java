@@ -123,7 +123,7 @@ public class RowEditing {
         columns.put(DSL.field(DSL.name("changed_by")), DSL.val(author.who()));
         long row = nextNumber(table);
         columns.put(DSL.field(DSL.name(TableSql.ROW_ID)), DSL.val(row));
-        guarded(table, () -> hand.write(() -> sql.insertInto(DSL.table(TableSql.name(table))).set(columns).execute()));
+        guarded(table, () -> hand.write(1, () -> sql.insertInto(DSL.table(TableSql.name(table))).set(columns).execute()));
         hand.check(Verb.ADD, table, List.of(row));
         return new Added(new Outcome.Done(act), row);
     }
@@ -199,8 +199,8 @@ public class RowEditing {
         Map<Field<?>, Field<?>> columns = columns(table, changed);
         columns.put(DSL.field(DSL.name("changed_at")), DSL.currentOffsetDateTime());
         columns.put(DSL.field(DSL.name("changed_by")), DSL.val(author.who()));
-        hand.all(rows.size(), guarded(table, () -> hand.write(() -> sql.update(DSL.table(TableSql.name(table))).set(columns)
-                .where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows)).execute())));
+        guarded(table, () -> hand.write(rows.size(), () -> sql.update(DSL.table(TableSql.name(table))).set(columns)
+                .where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows)).execute()));
     }
 
     /** Gives a row these values, whatever it has now, as part of the caller's act. */
@@ -254,8 +254,8 @@ public class RowEditing {
         String name = rows.size() == 1 ? find(tables, table, rows.iterator().next())
                 .map(row -> called(table, row.values())).orElse("") : "";
         long act = begin(author, Act.What.ROWS_REMOVED, tables, key, Act.Details.of(name));
-        hand.all(rows.size(), guarded(table, () -> hand.write(() -> sql.deleteFrom(DSL.table(TableSql.name(table)))
-                .where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows)).execute())));
+        guarded(table, () -> hand.write(rows.size(), () -> sql.deleteFrom(DSL.table(TableSql.name(table)))
+                .where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows)).execute()));
         return act;
     }
 

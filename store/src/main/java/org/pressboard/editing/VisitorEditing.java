@@ -1,5 +1,6 @@
 package org.pressboard.editing;
 
+import java.sql.SQLException;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Collection;
@@ -12,7 +13,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.IntSupplier;
 import org.jooq.DSLContext;
-import org.jooq.exception.DataAccessException;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
 import org.pressboard.condition.Condition;
@@ -167,24 +167,22 @@ public class VisitorEditing {
         }
 
         @Override
-        public int write(IntSupplier statement) {
+        public int write(int wanted, IntSupplier statement) {
             scope.enter(visitor, standpoint(visitor));
+            int written;
             try {
-                int written = statement.getAsInt();
-                scope.leave(visitor);
-                return written;
+                written = statement.getAsInt();
             } catch (NonTransientDataAccessException refused) {
-                if (refused.getMostSpecificCause() instanceof java.sql.SQLException cause
-                        && NOT_ALLOWED.equals(cause.getSQLState())) {
-                    throw ProblemsFound.of("not-granted.write");
-                }
-                throw refused;
-            } catch (DataAccessException refused) {
-                if (NOT_ALLOWED.equals(refused.sqlState())) {
+                if (refused.getMostSpecificCause() instanceof SQLException cause && NOT_ALLOWED.equals(cause.getSQLState())) {
                     throw ProblemsFound.of("not-granted.write");
                 }
                 throw refused;
             }
+            scope.leave(visitor);
+            if (written < wanted) {
+                throw ProblemsFound.of("not-granted.write");
+            }
+            return written;
         }
 
         @Override
@@ -195,13 +193,6 @@ public class VisitorEditing {
             }
             if (meeting(site, visitor, table, decision.rows(), rows).size() < new HashSet<>(rows).size()) {
                 throw ProblemsFound.of("not-granted." + verb.word() + "-this");
-            }
-        }
-
-        @Override
-        public void all(int wanted, int written) {
-            if (written < wanted) {
-                throw ProblemsFound.of("not-granted.write");
             }
         }
     }

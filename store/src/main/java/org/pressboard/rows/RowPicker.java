@@ -2,6 +2,7 @@ package org.pressboard.rows;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.pressboard.condition.Condition;
@@ -15,6 +16,7 @@ import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.Folding;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
@@ -59,6 +61,12 @@ public class RowPicker {
                 List.of(SortBy.up(heading)), 1, OFFERED, List.of(heading));
         return rows.rows(query, language).stream()
                 .map(row -> new Value.Referred(row.id(), called(row, heading))).toList();
+    }
+
+    /** The one of these that is called just so, blind to case and accents. */
+    public static Optional<Value.Referred> just(List<Value.Referred> rows, String called) {
+        String wanted = Folding.fold(called);
+        return rows.stream().filter(row -> Folding.fold(row.heading()).equals(wanted)).findFirst();
     }
 
     private static String called(Row row, FieldKey heading) {

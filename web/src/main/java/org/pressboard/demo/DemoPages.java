@@ -120,7 +120,7 @@ class DemoPages {
         open(page, "work_days");
     }
 
-    /** Each picker's own, which stewards see all of and approve. */
+    /** Each picker's own, which stewards see and change all of. */
     private void myPickings() {
         TableKey pickings = new TableKey("pickings");
         FieldKey picker = new FieldKey("picker");

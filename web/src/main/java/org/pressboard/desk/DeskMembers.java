@@ -1,11 +1,12 @@
 package org.pressboard.desk;
 
+import static org.pressboard.desk.condition.ConditionDesk.first;
+
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -14,6 +15,7 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
 import org.pressboard.condition.Condition;
+import org.pressboard.condition.Standpoint;
 import org.pressboard.desk.condition.ConditionDesk;
 import org.pressboard.grant.Decision;
 import org.pressboard.grant.Group;
@@ -132,14 +134,13 @@ class DeskMembers {
 
     private static RowQuery query(PublishedSite site, Table people, Condition which) {
         Sight sight = Sight.whole(site.tables(), people.key());
-        return new RowQuery(sight, Visitor.staff(""), org.pressboard.condition.Standpoint.NOBODY, which, Condition.ALWAYS,
-                List.of(), 1, 1, List.of());
+        return RowQuery.counting(sight, Standpoint.NOBODY, which);
     }
 
     @PostMapping("/desk/members/groups")
     String make(@RequestParam(defaultValue = "") String label, RedirectAttributes flash) {
         String name = label.strip();
-        if (name.isEmpty() || name.length() > Group.LONGEST_LABEL) {
+        if (!Group.isLabel(name)) {
             flash.addFlashAttribute("problem", words().say("groups.no-label"));
             return "redirect:/desk/members";
         }
@@ -165,14 +166,10 @@ class DeskMembers {
         model.addAttribute("people", people);
         model.addAttribute("group", group);
         model.addAttribute("line", line(site, people, group));
-        model.addAttribute("statements", conditions.statements(said(group), site.tables(), people, model));
+        model.addAttribute("statements", conditions.statements(ConditionDesk.said(group.rows()), site.tables(), people, model));
         model.addAttribute("hands", group.byHand().stream().sorted()
                 .map(row -> new Person(row, picker.heading(site.tables(), people, row))).toList());
         model.addAttribute("words", words());
-    }
-
-    private static Condition said(Group group) {
-        return group.rows().equals(Condition.NEVER) ? Condition.ALWAYS : group.rows();
     }
 
     /** Changes who is in the group. */
@@ -199,7 +196,7 @@ class DeskMembers {
         switch (first(parameters, "do")) {
             case "label" -> {
                 String label = first(parameters, "label").strip();
-                if (label.isEmpty() || label.length() > Group.LONGEST_LABEL) {
+                if (!Group.isLabel(label)) {
                     throw ProblemsFound.of("groups.no-label");
                 }
                 return group.labelled(label);
@@ -209,8 +206,7 @@ class DeskMembers {
             default -> {
                 Tables tables = catalog.publishedNow().tables();
                 Table people = tables.people().map(tables::get).orElseThrow();
-                Condition after = conditions.changed(said(group), tables, askable(people), parameters, model);
-                return group.meeting(after.equals(Condition.ALWAYS) ? Condition.NEVER : after);
+                return group.meeting(conditions.changedOrNobody(group.rows(), tables, askable(people), parameters, model));
             }
         }
         if (hands.size() > MOST_BY_HAND) {
@@ -224,7 +220,7 @@ class DeskMembers {
     String statement(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model) {
         Tables tables = catalog.publishedNow().tables();
         Table people = tables.people().map(tables::get).orElseThrow(() -> new NotThere("not-there.page"));
-        return ConditionDesk.template(conditions.begin(said(find(key)), tables, askable(people), parameters,
+        return ConditionDesk.template(conditions.begin(ConditionDesk.said(find(key).rows()), tables, askable(people), parameters,
                 "/desk/members/groups/" + key, model));
     }
 
@@ -257,8 +253,8 @@ class DeskMembers {
                 return words().say(decision.isAllowed() ? "may.yes" : "may.no");
             }
             Sight sight = Sight.whole(site.tables(), table.key());
-            return words().count(rows.count(new RowQuery(sight, visitor, visitor.on(LocalDate.now(clock)), decision.rows(),
-                    Condition.ALWAYS, List.of(), 1, 1, List.of()), Locale.UK));
+            return words().count(rows.count(RowQuery.counting(sight, visitor.on(LocalDate.now(clock)),
+                    decision.rows()), Locale.UK));
         }).toList());
     }
 
@@ -279,9 +275,5 @@ class DeskMembers {
 
     private Words words() {
         return new Words(messages, Locale.UK);
-    }
-
-    private static String first(MultiValueMap<String, String> parameters, String name) {
-        return Objects.requireNonNullElse(parameters.getFirst(name), "");
     }
 }

@@ -2,12 +2,13 @@ package org.pressboard.filling;
 
 import java.time.Clock;
 import java.time.LocalDate;
-import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.pressboard.form.Control;
 import org.pressboard.form.RowForm;
 import org.pressboard.rows.RowPicker;
@@ -16,7 +17,6 @@ import org.pressboard.sheet.Words;
 import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
 import org.pressboard.value.FieldKey;
-import org.pressboard.value.Folding;
 import org.pressboard.value.Value;
 import org.springframework.stereotype.Component;
 import org.springframework.util.LinkedMultiValueMap;
@@ -50,9 +50,10 @@ class CalledRows {
     /**
      * What was sent with the numbers of rows in place of what they are called.
      *
-     * @param unknown what was typed of rows that none is called, by field
+     * @param typed   what was typed of fields that lead to rows
+     * @param unknown those of them whose rows are not there
      */
-    record Named(MultiValueMap<String, String> parameters, Map<FieldKey, String> typed, Map<FieldKey, String> unknown) {
+    record Named(MultiValueMap<String, String> parameters, Map<FieldKey, String> typed, Set<FieldKey> unknown) {
 
         /** The form with what was typed standing where it was typed. */
         RowForm restored(RowForm form, Words words) {
@@ -67,7 +68,7 @@ class CalledRows {
             }
             Control typedIn = new Control(control.field(), control.kind(), text, text, control.was(), control.problem(),
                     control.theirs());
-            return unknown.containsKey(control.field().key())
+            return unknown.contains(control.field().key())
                     ? typedIn.wrong(words.say("entry.no-row-called", text)) : typedIn;
         }
     }
@@ -75,18 +76,17 @@ class CalledRows {
     Named named(Asking asking, List<Field> fields, MultiValueMap<String, String> sent, Locale language) {
         MultiValueMap<String, String> numbers = new LinkedMultiValueMap<>(sent);
         Map<FieldKey, String> typed = new LinkedHashMap<>();
-        Map<FieldKey, String> unknown = new HashMap<>();
+        Set<FieldKey> unknown = new HashSet<>();
         for (Field field : fields) {
             String name = "v." + field.key();
             String text = Optional.ofNullable(sent.getFirst(name)).orElse("").strip();
             if (field.type() instanceof Referring && !text.isEmpty()) {
                 typed.put(field.key(), text);
-                Optional<Value.Referred> row = find(asking, field, text, language).stream()
-                        .filter(each -> Folding.fold(each.heading()).equals(Folding.fold(text))).findFirst();
-                row.ifPresentOrElse(found -> numbers.set(name, Long.toString(found.row())), () -> {
-                    unknown.put(field.key(), text);
-                    numbers.set(name, "");
-                });
+                Optional<Value.Referred> row = RowPicker.just(find(asking, field, text, language), text);
+                numbers.set(name, row.map(found -> Long.toString(found.row())).orElse(""));
+                if (row.isEmpty()) {
+                    unknown.add(field.key());
+                }
             }
         }
         return new Named(numbers, typed, unknown);

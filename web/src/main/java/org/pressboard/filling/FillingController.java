@@ -1,5 +1,6 @@
 package org.pressboard.filling;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -11,7 +12,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import jakarta.servlet.http.HttpServletRequest;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.editing.RowEditing;
 import org.pressboard.editing.VisitorEditing;
@@ -130,21 +131,11 @@ class FillingController {
             Model model, HttpServletRequest request, RedirectAttributes flash) {
         Filling filling = filling(listing, parameters, language, request);
         offered(filling.changing().add());
-        RowForm form = sent(filling, parameters);
-        if (!form.isWrong()) {
-            try {
-                Map<FieldKey, Value> values = new HashMap<>();
-                form.values().forEach((field, value) -> value.ifPresent(is -> values.put(field, is)));
-                RowEditing.Added added = editing.add(filling.visitor, filling.table().key(), values, SignedIn.author().from(Author.Origin.PAGE));
-                if (added.outcome() instanceof RowEditing.Outcome.Done done) {
-                    return back(filling, "change.added", done.act(), flash);
-                }
-                form = with(form, added.outcome(), filling, model);
-            } catch (ProblemsFound refused) {
-                model.addAttribute("problem", words(filling).say(refused.problems().all().getFirst()));
-            }
-        }
-        return show(filling, form, null, model);
+        return attempt(filling, null, parameters, form -> {
+            Map<FieldKey, Value> values = new HashMap<>();
+            form.values().forEach((field, value) -> value.ifPresent(is -> values.put(field, is)));
+            return editing.add(filling.visitor, filling.table().key(), values, author()).outcome();
+        }, model, flash);
     }
 
     @GetMapping(ROW + "/change")
@@ -167,20 +158,31 @@ class FillingController {
         Filling filling = filling(listing, parameters, language, request);
         offered(filling.changing().change());
         Row found = find(filling, row);
+        return attempt(filling, found, parameters, form -> editing.change(filling.visitor, filling.table().key(), row,
+                form.was(), form.values(), author()), model, flash);
+    }
+
+    /** Does what was sent of a row, a new one where there is none; what cannot be done is said in the form. */
+    private String attempt(Filling filling, @Nullable Row row, MultiValueMap<String, String> parameters,
+            Function<RowForm, RowEditing.Outcome> write, Model model, RedirectAttributes flash) {
         RowForm form = sent(filling, parameters);
         if (!form.isWrong()) {
             try {
-                RowEditing.Outcome outcome = editing.change(filling.visitor, filling.table().key(), row, form.was(),
-                        form.values(), SignedIn.author().from(Author.Origin.PAGE));
-                if (outcome instanceof RowEditing.Outcome.Done done) {
-                    return back(filling, done.act() == null ? "change.same" : "change.changed", done.act(), flash);
+                RowEditing.Outcome outcome = write.apply(form);
+                if (outcome instanceof RowEditing.Outcome.Done(Long act)) {
+                    return back(filling, row == null ? "change.added" : act == null ? "change.same" : "change.changed", act,
+                            flash);
                 }
                 form = with(form, outcome, filling, model);
             } catch (ProblemsFound refused) {
                 model.addAttribute("problem", words(filling).say(refused.problems().all().getFirst()));
             }
         }
-        return show(filling, form, found, model);
+        return show(filling, form, row, model);
+    }
+
+    private static Author author() {
+        return SignedIn.author().from(Author.Origin.PAGE);
     }
 
     private RowForm with(RowForm form, RowEditing.Outcome outcome, Filling filling, Model model) {
@@ -217,7 +219,7 @@ class FillingController {
         offered(filling.changing().remove());
         Row found = find(filling, row);
         try {
-            long act = editing.remove(filling.visitor, filling.table().key(), found.id(), SignedIn.author().from(Author.Origin.PAGE));
+            long act = editing.remove(filling.visitor, filling.table().key(), found.id(), author());
             return back(filling, "change.removed", act, flash);
         } catch (ProblemsFound against) {
             frame(filling, found, model);

@@ -2,8 +2,8 @@ package org.pressboard.sheet;
 
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.editing.VisitorEditing;
 import org.pressboard.grant.Verb;
@@ -21,8 +21,8 @@ public record Offered(@Nullable String add, Map<Long, Link> rows) {
 
     static final Offered NOTHING = new Offered(null, Map.of());
 
-    /** Where something is done, and the key of the message that says what. */
-    public record Link(String address, String message) {
+    /** Where something is done, and what it is called. */
+    public record Link(String address, String text) {
     }
 
     public boolean isAny() {
@@ -30,15 +30,21 @@ public record Offered(@Nullable String add, Map<Long, Link> rows) {
     }
 
     static Offered of(VisitorEditing editing, Visitor visitor, TableKey table, Changing changing, Place place,
-            Collection<Long> rows) {
+            Collection<Long> rows, Words words) {
         if (!changing.isAny() || !place.isChangeable()) {
             return NOTHING;
         }
-        Set<Long> changed = changing.change() ? editing.may(visitor, Verb.CHANGE, table, rows) : Set.of();
-        Set<Long> removed = changing.remove() ? editing.may(visitor, Verb.REMOVE, table, rows) : Set.of();
         Map<Long, Link> links = new HashMap<>();
-        removed.forEach(row -> links.put(row, new Link(place.rows() + "/" + row + "/remove", "change.remove")));
-        changed.forEach(row -> links.put(row, new Link(place.rows() + "/" + row + "/change", "change.change")));
+        if (changing.change()) {
+            editing.may(visitor, Verb.CHANGE, table, rows).forEach(row -> links.put(row,
+                    new Link(place.rows() + "/" + row + "/change", words.say("change.change"))));
+        }
+        if (changing.remove()) {
+            // of a row that is changed, the form leads on to that
+            List<Long> others = rows.stream().filter(row -> !links.containsKey(row)).toList();
+            editing.may(visitor, Verb.REMOVE, table, others).forEach(row -> links.put(row,
+                    new Link(place.rows() + "/" + row + "/remove", words.say("change.remove"))));
+        }
         boolean mayAdd = changing.add() && editing.mayAdd(visitor, table);
         return new Offered(mayAdd ? place.rows() + "/add" : null, links);
     }

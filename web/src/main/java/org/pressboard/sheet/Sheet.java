@@ -21,7 +21,7 @@ import org.springframework.web.util.HtmlUtils;
 public record Sheet(String id, String label, Place place, String query, Finder finder, List<Chip> chips,
                     List<Heading> headings, List<Line> lines, String count, @Nullable String cleared,
                     @Nullable String countAll, Pager pager, List<String> notices, List<TakeAway> takeAway, Look look,
-                    List<FieldKey> fields, @Nullable String all, Offered offered, Words words) {
+                    List<FieldKey> fields, @Nullable String all, Offered offered) {
 
     /** A row as it is drawn, the address at which it is opened (empty where it is not), and how it is marked. */
     public record Line(long rowId, List<Cell> cells, String opens, RowMark mark) {
@@ -42,13 +42,13 @@ public record Sheet(String id, String label, Place place, String query, Finder f
     private String change(long row) {
         Offered.Link link = offered.rows().get(row);
         return link == null ? "" : "<a class=\"changes\" href=\"" + HtmlUtils.htmlEscape(link.address() + query) + "\">"
-                + HtmlUtils.htmlEscape(words.say(link.message())) + "</a>";
+                + HtmlUtils.htmlEscape(link.text()) + "</a>";
     }
 
     /** The same with what the visitor may change of it. */
     Sheet offering(Offered some) {
         return new Sheet(id, label, place, query, finder, chips, headings, lines, count, cleared, countAll, pager, notices,
-                takeAway, look, fields, all, some, words);
+                takeAway, look, fields, all, some);
     }
 
     public boolean isEmpty() {

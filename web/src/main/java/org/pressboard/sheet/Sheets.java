@@ -66,11 +66,12 @@ public class Sheets {
         RowPage page = SheetBuilder.isWaiting(asking.listing(), asking.asked().state()) ? RowPage.NONE
                 : rows.page(query(asking).reading(needed(asking.listing(), asking.table())), language);
         Sheet sheet = builder(asking, place, language).build(page);
-        return sheet.offering(offered(asking, place, page.rows().stream().map(Row::id).toList()));
+        return sheet.offering(offered(asking, place, page.rows().stream().map(Row::id).toList(), language));
     }
 
-    private Offered offered(Asking asking, Place place, List<Long> of) {
-        return Offered.of(editing, asking.visitor(), asking.listing().table(), asking.listing().changing(), place, of);
+    private Offered offered(Asking asking, Place place, List<Long> of, Locale language) {
+        return Offered.of(editing, asking.visitor(), asking.listing().table(), asking.listing().changing(), place, of,
+                new Words(messages, language));
     }
 
     /** A row of the listing by its number, with these fields; empty where it is not among those that the visitor gets. */
@@ -124,7 +125,7 @@ public class Sheets {
         return asking.listing().opening().how().hasAddress()
                 ? rows.one(query(asking).reading(builder.wanted()), language, RowAddress.read(key))
                         .map(row -> builder.build(row, rows, listed, language)
-                                .offering(offered(asking, place, List.of(row.id())).rows().get(row.id())))
+                                .offering(offered(asking, place, List.of(row.id()), language).rows().get(row.id())))
                 : Optional.empty();
     }
 

@@ -11,8 +11,8 @@ import org.pressboard.grant.Visitor;
 import org.pressboard.member.Members;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.signin.SignedIn;
-import org.pressboard.value.Folding;
 import org.pressboard.value.Row;
+import org.pressboard.value.Value;
 import org.springframework.stereotype.Component;
 
 /**
@@ -57,9 +57,7 @@ class SeenBy {
     }
 
     private Optional<Long> called(PublishedSite site, String name) {
-        return site.tables().people().map(site.tables()::get).flatMap(people ->
-                picker.find(site.tables(), people, name, site.site().language()).stream()
-                        .filter(row -> Folding.fold(row.heading()).equals(Folding.fold(name))).findFirst()
-                        .map(row -> row.row()));
+        return site.tables().people().map(site.tables()::get).flatMap(people -> RowPicker.just(
+                picker.find(site.tables(), people, name, site.site().language()), name)).map(Value.Referred::row);
     }
 }

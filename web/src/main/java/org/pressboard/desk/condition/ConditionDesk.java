@@ -55,7 +55,7 @@ public class ConditionDesk {
     }
 
     /** The condition as what was sent changes it; where that lacks something, as it was, and what was begun is shown. */
-    public Condition changed(Condition condition, Tables tables, Table table, MultiValueMap<String, String> parameters,
+    private Condition changed(Condition condition, Tables tables, Table table, MultiValueMap<String, String> parameters,
             Model model) {
         try {
             return sent(tables, table, parameters).of(condition, first(parameters, "do"));
@@ -80,6 +80,18 @@ public class ConditionDesk {
     private void fresh(Condition condition, Tables tables, Table table, Clause clause, Model model) {
         model.addAttribute("statement", Statements.statement(table.field(clause.field()), clause, words(tables, table)));
         model.addAttribute("groups", Statements.groups(condition));
+    }
+
+    /** What is said of a condition that is for nobody while nothing is said. */
+    public static Condition said(Condition condition) {
+        return condition.equals(Condition.NEVER) ? Condition.ALWAYS : condition;
+    }
+
+    /** The condition as what was sent changes it, for nobody while nothing is said. */
+    public Condition changedOrNobody(Condition condition, Tables tables, Table table,
+            MultiValueMap<String, String> parameters, Model model) {
+        Condition after = changed(said(condition), tables, table, parameters, model);
+        return after.equals(Condition.ALWAYS) ? Condition.NEVER : after;
     }
 
     /** The inputs of a statement that is yet to be added to a condition, for the place that changes it. */
@@ -120,7 +132,8 @@ public class ConditionDesk {
         return catalog.published().site().language();
     }
 
-    private static String first(MultiValueMap<String, String> parameters, String name) {
+    /** What was first sent by that name; nothing where nothing was. */
+    public static String first(MultiValueMap<String, String> parameters, String name) {
         return Objects.requireNonNullElse(parameters.getFirst(name), "");
     }
 }

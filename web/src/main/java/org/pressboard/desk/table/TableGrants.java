@@ -1,8 +1,9 @@
 package org.pressboard.desk.table;
 
+import static org.pressboard.desk.condition.ConditionDesk.first;
+
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -10,22 +11,23 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.condition.Comparison;
 import org.pressboard.condition.Condition;
+import org.pressboard.condition.Standpoint;
 import org.pressboard.desk.condition.ConditionDesk;
 import org.pressboard.desk.condition.Statements;
 import org.pressboard.grant.Audience;
 import org.pressboard.grant.Grant;
 import org.pressboard.grant.Grants;
+import org.pressboard.grant.Openness;
 import org.pressboard.grant.Ownership;
 import org.pressboard.grant.Sight;
 import org.pressboard.grant.Verb;
-import org.pressboard.grant.Visitor;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.Rows;
 import org.pressboard.schema.Publisher;
 import org.pressboard.schema.TableChanges;
 import org.pressboard.signin.SignedIn;
-import org.pressboard.table.Field;
+import org.pressboard.table.Fields;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
@@ -101,7 +103,7 @@ class TableGrants {
         model.addAttribute("owned", owned(tables, now, grants));
         model.addAttribute("members", tables.people().map(tables::get).orElse(null));
         model.addAttribute("onPages", catalog.pages().values().stream().filter(page -> page.lists(table.key())).count());
-        model.addAttribute("openness", org.pressboard.grant.Openness.of(grants));
+        model.addAttribute("openness", Openness.of(grants));
         model.addAttribute("words", frame.words());
         model.addAttribute("table", now);
     }
@@ -124,7 +126,7 @@ class TableGrants {
         String of = id + "-" + verb.word();
         Grant grant = grants.find(audience, verb).orElse(null);
         Reach reach = reach(grant);
-        Condition said = grant == null ? Condition.ALWAYS : said(grant);
+        Condition said = grant == null ? Condition.ALWAYS : ConditionDesk.said(grant.rows());
         boolean isChanging = of.equals(model.getAttribute("of"));
         Statements statements = isChanging ? conditions.statements(said, tables, table, model)
                 : Statements.of(said, table, conditions.words(tables, table), null);
@@ -140,11 +142,6 @@ class TableGrants {
             return Reach.NONE;
         }
         return grant.own() ? Reach.OWN : grant.rows().equals(Condition.ALWAYS) ? Reach.ALL : Reach.MEETING;
-    }
-
-    /** While nothing is said of the rows, the grant is for none. */
-    private static Condition said(Grant grant) {
-        return grant.rows().equals(Condition.NEVER) ? Condition.ALWAYS : grant.rows();
     }
 
     /** What is added meets a condition or not; nobody can count it. Nor can what depends on who looks be. */
@@ -164,9 +161,7 @@ class TableGrants {
 
     private String count(Tables tables, Table table, Condition which) {
         Sight sight = Sight.whole(tables, table.key()).reaching(which.fields());
-        RowQuery query = new RowQuery(sight, Visitor.staff(""), org.pressboard.condition.Standpoint.NOBODY, which,
-                Condition.ALWAYS, List.of(), 1, 1, List.of());
-        return frame.words().count(rows.count(query, frame.words().language()));
+        return frame.words().count(rows.count(RowQuery.counting(sight, Standpoint.NOBODY, which), frame.words().language()));
     }
 
     private String warning(Grants grants, Grant grant) {
@@ -262,9 +257,8 @@ class TableGrants {
         refuseLetters(table, parameters);
         Grants grants = catalog.grants(table.key());
         Grant before = grants.find(audience, verb(of)).orElseGet(() -> new Grant(audience, verb(of), Condition.NEVER));
-        Condition after = conditions.changed(said(before), frame.tables(), askable(table), parameters, model);
-        keep(table, grants, audience, verb(of), new Grant(audience, verb(of),
-                after.equals(Condition.ALWAYS) ? Condition.NEVER : after));
+        keep(table, grants, audience, verb(of), new Grant(audience, verb(of), conditions.changedOrNobody(before.rows(),
+                frame.tables(), askable(table), parameters, model)));
     }
 
     /** What a row referred to is called stands in another table, which row security does not look into. */
@@ -294,7 +288,7 @@ class TableGrants {
 
     /** What the database can ask of a row alone: its columns, and of references whether they lead to the visitor's. */
     private static Table askable(Table table) {
-        return table.with(new org.pressboard.table.Fields(table.columns().stream()
+        return table.with(new Fields(table.columns().stream()
                 .filter(field -> !(field.type() instanceof Referring) || field.isEntered()).toList()));
     }
 
@@ -310,9 +304,5 @@ class TableGrants {
     private static Verb verb(String of) {
         return Stream.of(Verb.values()).filter(verb -> of.endsWith("-" + verb.word())).findFirst()
                 .orElseThrow(() -> ProblemsFound.of("bench.unknown", of));
-    }
-
-    private static String first(MultiValueMap<String, String> parameters, String name) {
-        return Objects.requireNonNullElse(parameters.getFirst(name), "");
     }
 }
