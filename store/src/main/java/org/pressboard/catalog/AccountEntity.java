@@ -22,6 +22,7 @@ class AccountEntity {
     private String email;
     private String name;
     private String passwordHash;
+    private int epoch;
 
     @Enumerated(EnumType.STRING)
     private Account.Role role;
@@ -41,7 +42,20 @@ class AccountEntity {
         this.createdAt = Instant.now();
     }
 
+    /** Every session of before counts no more. */
+    void leaveEverywhere() {
+        epoch++;
+    }
+
+    void password(String hash) {
+        passwordHash = hash;
+    }
+
+    void role(Account.Role other) {
+        role = other;
+    }
+
     Account toAccount() {
-        return new Account(java.util.Objects.requireNonNull(id), email, name, role, passwordHash);
+        return new Account(java.util.Objects.requireNonNull(id), email, name, role, passwordHash, epoch);
     }
 }

@@ -3,10 +3,13 @@ package org.pressboard.catalog;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.persistence.EntityManager;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 import org.pressboard.change.ChangeFeed;
+import org.pressboard.problem.ProblemsFound;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
@@ -51,6 +54,47 @@ public class Accounts {
                 .getResultStream().findFirst().map(AccountEntity::toAccount);
     }
 
+    /** The owners and editors, by name. */
+    @Transactional(readOnly = true)
+    public List<Account> staff() {
+        return entities.createQuery("from AccountEntity where role <> :role order by name, id", AccountEntity.class)
+                .setParameter("role", Account.Role.MEMBER).getResultStream().map(AccountEntity::toAccount).toList();
+    }
+
+    /** Gives the account another password; whoever is signed in with it is so no more. */
+    @Transactional
+    public void changePassword(long id, String hash) {
+        entities.find(AccountEntity.class, id).password(hash);
+    }
+
+    /** Whoever is signed in with the account is so no more. */
+    @Transactional
+    public void leaveEverywhere(long id) {
+        entities.find(AccountEntity.class, id).leaveEverywhere();
+    }
+
+    /** @throws ProblemsFound when no owner would be left */
+    @Transactional
+    public void changeRole(long id, Account.Role role) {
+        AccountEntity account = entities.find(AccountEntity.class, id);
+        keepAnOwner(account, role);
+        account.role(role);
+    }
+
+    /** @throws ProblemsFound when no owner would be left */
+    @Transactional
+    public void remove(long id) {
+        AccountEntity account = entities.find(AccountEntity.class, id);
+        keepAnOwner(account, null);
+        entities.remove(account);
+    }
+
+    private void keepAnOwner(AccountEntity account, Account.@Nullable Role then) {
+        if (account.toAccount().role() == Account.Role.OWNER && then != Account.Role.OWNER && owners() < 2) {
+            throw ProblemsFound.of("account.last-owner");
+        }
+    }
+
     @Transactional
     public void add(String email, String name, String passwordHash, Account.Role role) {
         entities.persist(new AccountEntity(normal(email), name, passwordHash, role));
@@ -58,7 +102,11 @@ public class Accounts {
 
     @Transactional(readOnly = true)
     public boolean hasOwner() {
+        return owners() > 0;
+    }
+
+    private long owners() {
         return entities.createQuery("select count(*) from AccountEntity where role = :role", Long.class)
-                .setParameter("role", Account.Role.OWNER).getSingleResult() > 0;
+                .setParameter("role", Account.Role.OWNER).getSingleResult();
     }
 }

@@ -9,8 +9,13 @@ import java.util.regex.Pattern;
  *
  * @param publicAddress the address under which the world knows it, such as {@code https://orchard.example}; empty while
  *                      that is not said
+ * @param signUp        who may become a member
  */
-public record Site(String name, String languageTag, String publicAddress) {
+public record Site(String name, String languageTag, String publicAddress, SignUp signUp) {
+
+    /** Who may become a member: anybody with an e-mail address, those who are invited or listed, or nobody for now. */
+    public enum SignUp { OPEN, INVITED, CLOSED }
+
 
     /** The languages in which the visitors' pages can speak. */
     public static final List<String> LANGUAGES = List.of("en", "en-GB", "de");
@@ -25,7 +30,7 @@ public record Site(String name, String languageTag, String publicAddress) {
     }
 
     public Site(String name, String languageTag) {
-        this(name, languageTag, "");
+        this(name, languageTag, "", SignUp.INVITED);
     }
 
     /** Whether it can be a site's address: nothing, or scheme, host and perhaps port. */

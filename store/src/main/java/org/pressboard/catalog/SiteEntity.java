@@ -1,6 +1,8 @@
 package org.pressboard.catalog;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import org.jspecify.annotations.Nullable;
@@ -16,6 +18,10 @@ class SiteEntity {
 
     private String name;
     private String language;
+
+    @Enumerated(EnumType.STRING)
+    private Site.SignUp signUp;
+
     private @Nullable String publicAddress;
     private @Nullable String suggestedAddress;
 
@@ -24,12 +30,13 @@ class SiteEntity {
     }
 
     Site toSite() {
-        return new Site(name, language, publicAddress == null ? "" : publicAddress);
+        return new Site(name, language, publicAddress == null ? "" : publicAddress, signUp);
     }
 
     void change(Site site) {
         name = site.name();
         language = site.languageTag();
+        signUp = site.signUp();
         publicAddress = site.publicAddress().isEmpty() ? null : site.publicAddress();
     }
 

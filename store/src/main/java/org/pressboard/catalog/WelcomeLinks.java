@@ -1,7 +1,5 @@
 package org.pressboard.catalog;
 
-import java.security.SecureRandom;
-import java.util.Base64;
 import org.jooq.DSLContext;
 import org.jooq.Table;
 import org.jooq.impl.DSL;
@@ -12,11 +10,9 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class WelcomeLinks {
 
-    private static final int TOKEN_BYTES = 24;
     private static final Table<?> LINKS = DSL.table(DSL.name("pressboard", "welcome_link"));
 
     private final DSLContext sql;
-    private final SecureRandom random = new SecureRandom();
 
     WelcomeLinks(DSLContext sql) {
         this.sql = sql;
@@ -25,9 +21,7 @@ public class WelcomeLinks {
     /** Makes a new link's token; earlier ones are good no more. */
     @Transactional
     public String renew() {
-        byte[] bytes = new byte[TOKEN_BYTES];
-        random.nextBytes(bytes);
-        String token = Base64.getUrlEncoder().withoutPadding().encodeToString(bytes);
+        String token = Digests.token();
         sql.deleteFrom(LINKS).execute();
         sql.insertInto(LINKS, hashColumn(), DSL.field(DSL.name("created_at")))
                 .values(Digests.sha256(token), DSL.currentOffsetDateTime()).execute();

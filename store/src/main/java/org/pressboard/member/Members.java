@@ -89,13 +89,19 @@ public class Members {
                 TableSql.column(table.field(Objects.requireNonNull(table.people()))), DSL.val(email)), 1).stream().findFirst();
     }
 
+    /** Whether somebody with that address is among the members; anybody is as long as there is no table of them. */
+    public boolean isListed(String email) {
+        return catalog.published().tables().people().isEmpty() || find(email).isPresent();
+    }
+
     /** One of the members as a visitor, by the number of their row. */
     public Optional<Visitor> visitor(long row) {
         return rows(table -> DSL.condition("row_id = {0}", DSL.val(row)), 1).stream().findFirst()
                 .flatMap(found -> email(found).map(email -> visitor(found, email)));
     }
 
-    private Optional<String> email(Row row) {
+    /** The address by which a member is known. */
+    public Optional<String> email(Row row) {
         Tables tables = catalog.published().tables();
         return tables.people().map(tables::get).map(Table::people).flatMap(row::find)
                 .map(value -> PlainForm.write(value).toLowerCase(Locale.ROOT));

@@ -1,7 +1,9 @@
 package org.pressboard.demo;
 
+import org.pressboard.catalog.Catalog;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
@@ -12,9 +14,18 @@ import org.springframework.stereotype.Component;
 @ConditionalOnProperty("pressboard.demo")
 class DemoSignIns {
 
-    @EventListener(ApplicationReadyEvent.class)
+    private final Catalog catalog;
+
+    DemoSignIns(Catalog catalog) {
+        this.catalog = catalog;
+    }
+
+    @EventListener
     @Order(Ordered.LOWEST_PRECEDENCE)
-    void print() {
+    void print(ApplicationReadyEvent ready) {
+        if (ready.getApplicationContext() instanceof ServletWebServerApplicationContext web) {
+            catalog.suggestAddress("http://localhost:" + java.util.Objects.requireNonNull(web.getWebServer()).getPort());
+        }
         System.out.println("""
                 Sign in at /sign-in, with the password %s:
                   owner@example.org    the owner, at /desk

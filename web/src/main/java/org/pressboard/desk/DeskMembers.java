@@ -12,6 +12,8 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.catalog.Account;
+import org.pressboard.catalog.Accounts;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
 import org.pressboard.condition.Condition;
@@ -24,6 +26,7 @@ import org.pressboard.grant.Sight;
 import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.RowQuery;
+import org.pressboard.log.Logged;
 import org.pressboard.member.Members;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.RowPicker;
@@ -31,6 +34,9 @@ import org.pressboard.rows.Rows;
 import org.pressboard.schema.Publisher;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
+import org.pressboard.signin.EntryMail;
+import org.pressboard.signin.LogBook;
+import org.pressboard.signin.PersonRules;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Fields;
 import org.pressboard.table.Referring;
@@ -38,6 +44,8 @@ import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -60,17 +68,26 @@ class DeskMembers {
     private final ConditionDesk conditions;
     private final RowPicker picker;
     private final Rows rows;
+    private final Accounts accounts;
+    private final EntryMail mail;
+    private final LogBook log;
+    private final TransactionTemplate transaction;
     private final MessageSource messages;
     private final Clock clock;
 
     DeskMembers(Catalog catalog, Members members, Publisher publisher, ConditionDesk conditions, RowPicker picker,
-            Rows rows, MessageSource messages, Clock clock) {
+            Rows rows, Accounts accounts, EntryMail mail, LogBook log, PlatformTransactionManager transactions,
+            MessageSource messages, Clock clock) {
         this.catalog = catalog;
         this.members = members;
         this.publisher = publisher;
         this.conditions = conditions;
         this.picker = picker;
         this.rows = rows;
+        this.accounts = accounts;
+        this.mail = mail;
+        this.log = log;
+        this.transaction = new TransactionTemplate(transactions);
         this.messages = messages;
         this.clock = clock;
     }
@@ -179,6 +196,7 @@ class DeskMembers {
         Group group = find(key);
         try {
             catalog.keepGroup(changed(group, parameters, model));
+            log.note(Logged.What.GROUP_CHANGED, group.label());
         } catch (ProblemsFound against) {
             model.addAttribute("problem", words().say(against.problems().all().getFirst()));
         }
@@ -228,6 +246,7 @@ class DeskMembers {
     String remove(@PathVariable String key, RedirectAttributes flash) {
         Group group = find(key);
         publisher.removeGroup(group.key());
+        log.note(Logged.What.GROUP_CHANGED, group.label());
         flash.addFlashAttribute("said", words().say("groups.removed", group.label()));
         return "redirect:/desk/members";
     }
@@ -241,9 +260,26 @@ class DeskMembers {
         model.addAttribute("people", people);
         model.addAttribute("row", row);
         model.addAttribute("visitor", visitor);
+        model.addAttribute("account", accounts.find(String.valueOf(visitor.email())).orElse(null));
         model.addAttribute("groups", site.groups().stream().filter(group -> visitor.groups().contains(group.key())).toList());
         model.addAttribute("may", site.tables().all().stream().map(table -> may(site, table, visitor)).toList());
         return "desk/member";
+    }
+
+    /** Writes to a member who has no account. */
+    @PostMapping("/desk/members/{row:\\d{1,18}}/invite")
+    String invite(@PathVariable long row, RedirectAttributes flash) {
+        Visitor visitor = members.visitor(row).orElseThrow(() -> new NotThere("not-there.row"));
+        String email = String.valueOf(visitor.email());
+        if (accounts.find(email).isPresent() || !PersonRules.ofEmail(email).isEmpty()) {
+            flash.addFlashAttribute("problem", words().say("staff.no-invitation", email));
+        } else {
+            transaction.executeWithoutResult(status ->
+                    mail.invite(email, String.valueOf(visitor.who().name()), Account.Role.MEMBER));
+            log.note(Logged.What.INVITED, email);
+            flash.addFlashAttribute("said", words().say("staff.invited", email));
+        }
+        return "redirect:/desk/members/" + row;
     }
 
     private May may(PublishedSite site, Table table, Visitor visitor) {

@@ -20,6 +20,7 @@ import org.pressboard.grant.Openness;
 import org.pressboard.grant.Sight;
 import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Listing;
+import org.pressboard.log.Logged;
 import org.pressboard.schema.Indexes;
 import org.pressboard.schema.Publisher;
 import org.pressboard.sheet.Asking;
@@ -27,6 +28,7 @@ import org.pressboard.sheet.Place;
 import org.pressboard.sheet.Sheet;
 import org.pressboard.sheet.Sheets;
 import org.pressboard.sheet.Words;
+import org.pressboard.signin.LogBook;
 import org.pressboard.signin.SignedIn;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
@@ -52,8 +54,11 @@ class DeskPages {
     private final Sheets sheets;
     private final Intakes intakes;
     private final MessageSource messages;
+    private final LogBook log;
 
-    DeskPages(Catalog catalog, Publisher publisher, Sheets sheets, Intakes intakes, MessageSource messages) {
+    DeskPages(Catalog catalog, Publisher publisher, Sheets sheets, Intakes intakes, MessageSource messages,
+            LogBook log) {
+        this.log = log;
         this.catalog = catalog;
         this.publisher = publisher;
         this.sheets = sheets;
@@ -136,6 +141,7 @@ class DeskPages {
         }
         SignedIn by = SignedIn.current();
         int number = publisher.publish(page.draft().key(), open, by == null ? null : by.accountId()).number();
+        log.note(Logged.What.PUBLISHED, "/" + key + ", edition " + number);
         flash.addFlashAttribute("published", published(number, open.values(), seenByNobody(tables(page), open), words));
         flash.addFlashAttribute("partly", partly(open.values(), seenByNobody(tables(page), open), words));
         return "redirect:/desk/pages/" + key;
@@ -178,6 +184,7 @@ class DeskPages {
     @PostMapping("/desk/pages/{key}/withdraw")
     String withdraw(@PathVariable String key, RedirectAttributes flash) {
         catalog.withdraw(DraftedPages.find(catalog, key).draft().key());
+        log.note(Logged.What.WITHDRAWN, "/" + key);
         flash.addFlashAttribute("withdrawn", true);
         return "redirect:/desk/pages/" + key;
     }

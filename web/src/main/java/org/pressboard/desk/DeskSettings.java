@@ -2,7 +2,9 @@ package org.pressboard.desk;
 
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Site;
+import org.pressboard.log.Logged;
 import org.pressboard.schema.IndexUpkeep;
+import org.pressboard.signin.LogBook;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -16,10 +18,12 @@ class DeskSettings {
 
     private final Catalog catalog;
     private final IndexUpkeep indexes;
+    private final LogBook log;
 
-    DeskSettings(Catalog catalog, IndexUpkeep indexes) {
+    DeskSettings(Catalog catalog, IndexUpkeep indexes, LogBook log) {
         this.catalog = catalog;
         this.indexes = indexes;
+        this.log = log;
     }
 
     @GetMapping("/desk/settings")
@@ -32,14 +36,16 @@ class DeskSettings {
 
     @PostMapping("/desk/settings")
     String change(@RequestParam String name, @RequestParam String language,
-            @RequestParam(defaultValue = "") String address, Model model, RedirectAttributes flash) {
+            @RequestParam(defaultValue = "") String address,
+            @RequestParam(defaultValue = "INVITED") Site.SignUp signUp, Model model, RedirectAttributes flash) {
         String plainAddress = address.strip().replaceAll("/+$", "");
         String problem = problem(name, language, plainAddress);
         if (!problem.isEmpty()) {
             model.addAttribute("problem", problem);
             return settings(model);
         }
-        catalog.changeSite(new Site(name.strip(), language, plainAddress));
+        catalog.changeSite(new Site(name.strip(), language, plainAddress, signUp));
+        log.note(Logged.What.SITE_CHANGED, "");
         indexes.complete();
         flash.addFlashAttribute("changed", true);
         return "redirect:/desk/settings";

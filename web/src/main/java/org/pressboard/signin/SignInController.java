@@ -1,12 +1,11 @@
 package org.pressboard.signin;
 
 import jakarta.servlet.http.HttpServletRequest;
-import java.util.ArrayList;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
-import java.util.regex.Pattern;
 import org.pressboard.catalog.Account;
 import org.pressboard.catalog.Accounts;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.Site;
 import org.pressboard.catalog.WelcomeLinks;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Controller;
@@ -20,22 +19,16 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class SignInController {
 
-    private static final int SHORTEST_PASSWORD = 10;
-
-    /** What lies behind them would not count (bcrypt). */
-    private static final int LONGEST_PASSWORD_BYTES = 72;
-
-    private static final int LONGEST_NAME = 100;
-    private static final Pattern CONTROL = Pattern.compile("\\p{Cntrl}");
-
     private final Accounts accounts;
+    private final Catalog catalog;
     private final WelcomeLinks links;
     private final PasswordEncoder passwords;
     private final TransactionTemplate transaction;
 
-    SignInController(Accounts accounts, WelcomeLinks links, PasswordEncoder passwords,
+    SignInController(Accounts accounts, Catalog catalog, WelcomeLinks links, PasswordEncoder passwords,
             org.springframework.transaction.PlatformTransactionManager transactions) {
         this.accounts = accounts;
+        this.catalog = catalog;
         this.links = links;
         this.passwords = passwords;
         this.transaction = new TransactionTemplate(transactions);
@@ -50,6 +43,7 @@ class SignInController {
         }
         String to = request.getParameter(AfterSignIn.TO);
         model.addAttribute("to", to != null && AfterSignIn.isPlace(to) ? to : "");
+        model.addAttribute("open", catalog.published().site().signUp() == Site.SignUp.OPEN);
         return "signin/sign-in";
     }
 
@@ -64,7 +58,7 @@ class SignInController {
     @PostMapping("/welcome")
     String makeOwner(@RequestParam String token, @RequestParam String name, @RequestParam String email,
             @RequestParam String password, Model model) {
-        List<String> problems = problems(name, email, password);
+        List<String> problems = PersonRules.problems(name, email, password);
         if (problems.isEmpty() && links.isGood(token) && accounts.find(email).isPresent()) {
             problems.add("welcome.taken-email");
         }
@@ -77,23 +71,6 @@ class SignInController {
         model.addAttribute("email", email);
         model.addAttribute("problems", problems);
         return "signin/welcome";
-    }
-
-    private static List<String> problems(String name, String email, String password) {
-        List<String> problems = new ArrayList<>();
-        if (name.isBlank() || name.length() > LONGEST_NAME || CONTROL.matcher(name).find()) {
-            problems.add("welcome.no-name");
-        }
-        if (!Accounts.normal(email).matches("[^\\s\\p{Cntrl}@]{1,64}@[^\\s\\p{Cntrl}@]{1,190}")) {
-            problems.add("welcome.no-email");
-        }
-        if (password.length() < SHORTEST_PASSWORD) {
-            problems.add("welcome.short-password");
-        }
-        if (password.getBytes(StandardCharsets.UTF_8).length > LONGEST_PASSWORD_BYTES) {
-            problems.add("welcome.long-password");
-        }
-        return problems;
     }
 
     private boolean isMade(String token, String name, String email, String password) {

@@ -63,7 +63,8 @@ public class SignInThrottle extends OncePerRequestFilter {
         }
     }
 
-    private boolean spend(String account, String address) {
+    /** Takes a try; false when there were too many. */
+    boolean spend(String account, String address) {
         List<Bucket> spent = new ArrayList<>();
         for (Bucket bucket : buckets(account, address)) {
             if (!bucket.tryConsume(1)) {
@@ -83,9 +84,12 @@ public class SignInThrottle extends OncePerRequestFilter {
     @EventListener
     void giveBack(AuthenticationSuccessEvent success) {
         if (success.getAuthentication().getDetails() instanceof WebAuthenticationDetails details) {
-            buckets(Accounts.normal(success.getAuthentication().getName()), details.getRemoteAddress())
-                    .forEach(bucket -> bucket.addTokens(1));
+            giveBack(Accounts.normal(success.getAuthentication().getName()), details.getRemoteAddress());
         }
+    }
+
+    void giveBack(String account, String address) {
+        buckets(account, address).forEach(bucket -> bucket.addTokens(1));
     }
 
     /** It is part of Spring Security's chain and of no other. */

@@ -70,6 +70,16 @@ public final class SignedIn implements UserDetails, CredentialsContainer {
         return role != Account.Role.MEMBER;
     }
 
+    /** Whether they may do everything: say who may do what, publish, and see to members and settings. */
+    public boolean isOwner() {
+        return role == Account.Role.OWNER;
+    }
+
+    /** Whether they may change drafts of pages. */
+    public boolean isDrafting() {
+        return role == Account.Role.OWNER || role == Account.Role.EDITOR;
+    }
+
     public long accountId() {
         return accountId;
     }

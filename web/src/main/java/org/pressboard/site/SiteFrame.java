@@ -45,6 +45,17 @@ public class SiteFrame {
         return current != null && current.isStaff();
     }
 
+    public boolean isOwner() {
+        SignedIn current = SignedIn.current();
+        return current != null && current.isOwner();
+    }
+
+    /** Whether drafts of pages are theirs to change. */
+    public boolean isDrafting() {
+        SignedIn current = SignedIn.current();
+        return current != null && current.isDrafting();
+    }
+
     public String who() {
         SignedIn current = SignedIn.current();
         return current == null ? "" : current.name();

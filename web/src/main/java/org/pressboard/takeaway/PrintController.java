@@ -10,12 +10,14 @@ import java.util.Locale;
 import java.util.Set;
 import org.pressboard.files.Files;
 import org.pressboard.listing.TakeAway;
+import org.pressboard.log.Logged;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.Turns;
 import org.pressboard.sheet.Pace;
 import org.pressboard.sheet.Printed;
 import org.pressboard.sheet.Sheets;
 import org.pressboard.sheet.Words;
+import org.pressboard.signin.LogBook;
 import org.pressboard.site.OpenListings;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
@@ -44,12 +46,14 @@ class PrintController {
     private final MessageSource messages;
     private final Pace pace;
     private final PdfOut pdf;
+    private final LogBook log;
 
     /** Laying out takes much of a processor and of memory, and long pages take some of it too. */
     private final Turns filing = new Turns(1);
     private final Turns printing = new Turns(2);
 
-    PrintController(Offers offers, Sheets sheets, Files files, MessageSource messages, Pace pace) {
+    PrintController(Offers offers, Sheets sheets, Files files, MessageSource messages, Pace pace, LogBook log) {
+        this.log = log;
         this.offers = offers;
         this.sheets = sheets;
         this.messages = messages;
@@ -97,6 +101,7 @@ class PrintController {
             String pictures, Locale language, HttpServletRequest request) {
         OpenListings.Open open = offers.find(listing, parameters, as);
         pace.spend(request.getRemoteAddr(), Pace.TAKE_AWAY);
+        log.note(Logged.What.TAKEN_AWAY, listing + " " + as.iterator().next().name().toLowerCase(Locale.ROOT) + open.asking().query());
         return pace.inTurn(request.getRemoteAddr(),
                 () -> sheets.print(open.asking(), open.page().title(), most, pictures, language));
     }

@@ -15,11 +15,13 @@ import org.pressboard.bulk.XlsxOut;
 import org.pressboard.listing.RowPage;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.TakeAway;
+import org.pressboard.log.Logged;
 import org.pressboard.rows.Rows;
 import org.pressboard.sheet.Asking;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Pace;
 import org.pressboard.sheet.Sheets;
+import org.pressboard.signin.LogBook;
 import org.pressboard.value.SpreadsheetCells;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -45,10 +47,13 @@ class TakeAwayController {
     private final AllRows all;
     private final Rows rows;
     private final Pace pace;
+    private final LogBook log;
     private final Readers readers = new Readers();
     private final Carryings carryings = new Carryings();
 
-    TakeAwayController(Offers offers, Sheets sheets, CsvOut csv, XlsxOut xlsx, AllRows all, Rows rows, Pace pace) {
+    TakeAwayController(Offers offers, Sheets sheets, CsvOut csv, XlsxOut xlsx, AllRows all, Rows rows, Pace pace,
+            LogBook log) {
+        this.log = log;
         this.offers = offers;
         this.sheets = sheets;
         this.csv = csv;
@@ -126,6 +131,7 @@ class TakeAwayController {
                 Spool rows = reading.of(sheets.query(asking), carrying)) {
             response.setContentType(mediaType);
             response.setHeader("Content-Disposition", "attachment; filename=\"" + asking.listing().key() + ending + "\"");
+            log.note(Logged.What.TAKEN_AWAY, asking.listing().key() + ending + asking.query());
             rows.copyTo(place.patient(response.getOutputStream()));
         } catch (Carrying.Left left) {
             // nobody is there to be told

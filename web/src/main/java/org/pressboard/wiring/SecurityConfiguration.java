@@ -5,6 +5,7 @@ import org.pressboard.catalog.Accounts;
 import org.pressboard.member.Members;
 import org.pressboard.signin.AccountCheck;
 import org.pressboard.signin.AfterSignIn;
+import org.pressboard.signin.LogBook;
 import org.pressboard.signin.SignInThrottle;
 import org.pressboard.signin.UploadGuard;
 import org.springframework.context.annotation.Bean;
@@ -16,6 +17,8 @@ import org.springframework.security.config.annotation.web.configurers.RequestCac
 import org.springframework.security.crypto.factory.PasswordEncoderFactories;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.access.AccessDeniedHandler;
+import org.springframework.security.web.access.AccessDeniedHandlerImpl;
 import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
 import org.springframework.security.web.context.SecurityContextHolderFilter;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
@@ -29,21 +32,23 @@ class SecurityConfiguration {
 
     @Bean
     SecurityFilterChain filters(HttpSecurity http, SignInThrottle throttle, AfterSignIn afterSignIn,
-            Accounts accounts, Members members) {
+            Accounts accounts, Members members, LogBook log) {
         return http
+                .authorizeHttpRequests(DeskRights::apply)
                 .authorizeHttpRequests(requests -> requests
-                        .requestMatchers("/desk/**").hasAnyRole("OWNER", "EDITOR")
+                        .requestMatchers("/members/**").authenticated()
                         .requestMatchers("/actuator/health/**").permitAll()
                         .requestMatchers("/actuator/**").hasRole("OWNER")
                         .requestMatchers(HttpMethod.GET, "/**").permitAll()
                         .requestMatchers(HttpMethod.HEAD, "/**").permitAll()
                         .requestMatchers(HttpMethod.POST, "/listings/*/rows/add", "/listings/*/rows/*/change",
                                 "/listings/*/rows/*/remove", "/listings/*/undo").permitAll()
-                        .requestMatchers("/sign-in", "/sign-out", "/welcome", "/error").permitAll()
+                        .requestMatchers("/sign-in", "/sign-in/*", "/sign-out", "/welcome", "/error").permitAll()
                         .anyRequest().denyAll())
                 .formLogin(form -> form.loginPage("/sign-in").usernameParameter("email")
                         .successHandler(afterSignIn).failureHandler(afterSignIn))
-                .exceptionHandling(failures -> failures.authenticationEntryPoint(afterSignIn))
+                .exceptionHandling(failures -> failures.authenticationEntryPoint(afterSignIn)
+                        .accessDeniedHandler(notingRefusals(log)))
                 .logout(out -> out.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
                 .requestCache(RequestCacheConfigurer::disable)
                 .csrf(csrf -> csrf.csrfTokenRepository(formTokens()))
@@ -57,6 +62,15 @@ class SecurityConfiguration {
                         .permissionsPolicyHeader(policy ->
                                 policy.policy("camera=(), microphone=(), geolocation=(), payment=(), usb=()")))
                 .build();
+    }
+
+    /** Members at the desk, editors where only the owner may be, and forms without their token. */
+    private static AccessDeniedHandler notingRefusals(LogBook log) {
+        AccessDeniedHandlerImpl refuse = new AccessDeniedHandlerImpl();
+        return (request, response, refused) -> {
+            log.refused(request.getMethod() + " " + request.getRequestURI());
+            refuse.handle(request, response, refused);
+        };
     }
 
     /** In a cookie, so that a form can be shown to people of whom nothing is kept. */

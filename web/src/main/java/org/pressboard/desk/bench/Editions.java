@@ -9,10 +9,12 @@ import org.pressboard.catalog.Drafts;
 import org.pressboard.desk.DraftedPages;
 import org.pressboard.edition.Differences;
 import org.pressboard.edition.Edition;
+import org.pressboard.log.Logged;
 import org.pressboard.schema.Publisher;
 import org.pressboard.sheet.Moments;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
+import org.pressboard.signin.LogBook;
 import org.pressboard.signin.SignedIn;
 import org.pressboard.table.Tables;
 import org.springframework.stereotype.Controller;
@@ -30,8 +32,10 @@ class Editions {
     private final Publisher publisher;
     private final Drafts drafts;
     private final BenchWords benchWords;
+    private final LogBook log;
 
-    Editions(Catalog catalog, Publisher publisher, Drafts drafts, BenchWords benchWords) {
+    Editions(Catalog catalog, Publisher publisher, Drafts drafts, BenchWords benchWords, LogBook log) {
+        this.log = log;
         this.catalog = catalog;
         this.publisher = publisher;
         this.drafts = drafts;
@@ -69,6 +73,7 @@ class Editions {
     String putBack(@PathVariable String key, @PathVariable int number, RedirectAttributes flash) {
         DraftedPage page = DraftedPages.find(catalog, key);
         publisher.putBack(page.draft().key(), edition(page, number).number());
+        log.note(Logged.What.PUT_BACK, "/" + key + ", edition " + number);
         flash.addFlashAttribute("putBack", number);
         return "redirect:/desk/editions/" + key;
     }

@@ -22,10 +22,12 @@ import org.pressboard.grant.Ownership;
 import org.pressboard.grant.Sight;
 import org.pressboard.grant.Verb;
 import org.pressboard.listing.RowQuery;
+import org.pressboard.log.Logged;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.Rows;
 import org.pressboard.schema.Publisher;
 import org.pressboard.schema.TableChanges;
+import org.pressboard.signin.LogBook;
 import org.pressboard.signin.SignedIn;
 import org.pressboard.table.Fields;
 import org.pressboard.table.Referring;
@@ -55,9 +57,11 @@ class TableGrants {
     private final TableChanges changes;
     private final ConditionDesk conditions;
     private final Rows rows;
+    private final LogBook log;
 
-    TableGrants(TableFrame frame, Catalog catalog, Publisher publisher, TableChanges changes, ConditionDesk conditions,
-            Rows rows) {
+    TableGrants(TableFrame frame, Catalog catalog, Publisher publisher, TableChanges changes,
+            ConditionDesk conditions, Rows rows, LogBook log) {
+        this.log = log;
         this.frame = frame;
         this.catalog = catalog;
         this.publisher = publisher;
@@ -197,6 +201,7 @@ class TableGrants {
         Table table = frame.find(key);
         try {
             change(table, first(parameters, "do"), parameters, model);
+            log.note(Logged.What.GRANTS_CHANGED, (table.label() + " " + first(parameters, "of")).strip());
         } catch (ProblemsFound against) {
             model.addAttribute("problem", frame.words().say(against.problems().all().getFirst()));
         }

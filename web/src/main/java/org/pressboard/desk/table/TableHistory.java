@@ -98,6 +98,12 @@ class TableHistory {
         Table table = frame.find(key);
         String back = "redirect:/desk/tables/" + key + (from.equals("rows") ? "" : "/" + (from.equals("fields")
                 ? "fields" : "history"));
+        boolean isOfRows = acts.find(table.key(), act).filter(found -> found.details().after() == null).isPresent();
+        SignedIn current = SignedIn.current();
+        if (!isOfRows && (current == null || !current.isOwner())) {
+            flash.addFlashAttribute("problem", frame.words().say("undo.owner"));
+            return back;
+        }
         long since = anyway.equals("yes") ? 0 : undo.changedSince(table.key(), act);
         if (since > 0) {
             flash.addFlashAttribute("ask", act);

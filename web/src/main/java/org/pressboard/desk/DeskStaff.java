@@ -1,0 +1,126 @@
+package org.pressboard.desk;
+
+import java.util.List;
+import java.util.Optional;
+import org.pressboard.catalog.Account;
+import org.pressboard.catalog.Accounts;
+import org.pressboard.log.Logged;
+import org.pressboard.problem.ProblemsFound;
+import org.pressboard.sheet.NotThere;
+import org.pressboard.sheet.Words;
+import org.pressboard.signin.EntryMail;
+import org.pressboard.signin.LogBook;
+import org.pressboard.signin.PersonRules;
+import org.springframework.context.MessageSource;
+import org.springframework.stereotype.Controller;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** Those who work at the desk, and the accounts of members. */
+@Controller
+class DeskStaff {
+
+    private static final String AT = "/desk/members/staff";
+    private static final List<Account.Role> ROLES = List.of(Account.Role.OWNER, Account.Role.EDITOR, Account.Role.ROW_EDITOR);
+
+    private final Accounts accounts;
+    private final EntryMail mail;
+    private final LogBook log;
+    private final MessageSource messages;
+    private final TransactionTemplate transaction;
+
+    DeskStaff(Accounts accounts, EntryMail mail, LogBook log, MessageSource messages,
+            org.springframework.transaction.PlatformTransactionManager transactions) {
+        this.accounts = accounts;
+        this.mail = mail;
+        this.log = log;
+        this.messages = messages;
+        this.transaction = new TransactionTemplate(transactions);
+    }
+
+    @GetMapping(AT)
+    String staff(Model model) {
+        model.addAttribute("staff", accounts.staff());
+        model.addAttribute("roles", ROLES);
+        return "desk/staff";
+    }
+
+    /** Sends a link that makes an editor; an address that has an account already becomes one at once. */
+    @PostMapping(AT)
+    String invite(@RequestParam(defaultValue = "") String email, @RequestParam(defaultValue = "") String name,
+            @RequestParam Account.Role role, RedirectAttributes flash) {
+        List<String> problems = new java.util.ArrayList<>(PersonRules.ofName(name));
+        problems.addAll(PersonRules.ofEmail(email));
+        if (!problems.isEmpty() || role == Account.Role.OWNER || role == Account.Role.MEMBER) {
+            flash.addFlashAttribute("problem", say(problems.isEmpty() ? "staff.no-role" : problems.getFirst()));
+            return "redirect:" + AT;
+        }
+        Optional<Account> known = accounts.find(email);
+        if (known.isPresent() && known.get().role() == Account.Role.MEMBER) {
+            change(known.get(), role);
+            flash.addFlashAttribute("said", say("staff.raised", known.get().email()));
+        } else if (known.isEmpty()) {
+            transaction.executeWithoutResult(status -> mail.invite(email, name.strip(), role));
+            log.note(Logged.What.INVITED, Accounts.normal(email));
+            flash.addFlashAttribute("said", say("staff.invited", Accounts.normal(email)));
+        } else {
+            flash.addFlashAttribute("problem", say("welcome.taken-email"));
+        }
+        return "redirect:" + AT;
+    }
+
+    private void change(Account account, Account.Role role) {
+        accounts.changeRole(account.id(), role);
+        log.note(Logged.What.ROLE_CHANGED, account.email() + ": " + role);
+    }
+
+    @PostMapping(AT + "/{id:\\d{1,18}}/role")
+    String role(@PathVariable long id, @RequestParam Account.Role role, RedirectAttributes flash) {
+        return trying(flash, AT, "staff.changed", () -> change(find(id), role));
+    }
+
+    /** They leave everywhere they are signed in. */
+    @PostMapping("/desk/members/accounts/{id:\\d{1,18}}/leave")
+    String leave(@PathVariable long id, @RequestParam(defaultValue = "") String from, RedirectAttributes flash) {
+        return trying(flash, back(from), "staff.left", () -> {
+            accounts.leaveEverywhere(find(id).id());
+            log.note(Logged.What.LEFT_EVERYWHERE, find(id).email());
+        });
+    }
+
+    @PostMapping("/desk/members/accounts/{id:\\d{1,18}}/remove")
+    String remove(@PathVariable long id, @RequestParam(defaultValue = "") String from, RedirectAttributes flash) {
+        Account account = find(id);
+        return trying(flash, back(from), "staff.removed", () -> {
+            accounts.remove(id);
+            log.note(Logged.What.ACCOUNT_REMOVED, account.email());
+        });
+    }
+
+    private static String back(String from) {
+        return from.matches("\\d{1,18}") ? "/desk/members/" + from : AT;
+    }
+
+    private String trying(RedirectAttributes flash, String back, String said, Runnable work) {
+        try {
+            work.run();
+            flash.addFlashAttribute("said", say(said));
+        } catch (ProblemsFound against) {
+            flash.addFlashAttribute("problem", say("problem." + against.problems().all().getFirst().code()));
+        }
+        return "redirect:" + back;
+    }
+
+    private Account find(long id) {
+        return accounts.current(id).orElseThrow(() -> new NotThere("not-there.page"));
+    }
+
+    private String say(String code, Object... details) {
+        return new Words(messages, java.util.Locale.UK).say(code, details);
+    }
+}

@@ -1,0 +1,41 @@
+package org.pressboard.signin;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import org.pressboard.catalog.Account;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.authentication.event.AuthenticationSuccessEvent;
+import org.springframework.security.core.context.SecurityContext;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.stereotype.Component;
+
+/** Signs somebody in without their password, because a link or the request itself proves who they are. */
+@Component
+class Entering {
+
+    private final SecurityContextRepository contexts = new HttpSessionSecurityContextRepository();
+    private final ApplicationEventPublisher events;
+
+    Entering(ApplicationEventPublisher events) {
+        this.events = events;
+    }
+
+    /** In a session of a new name: nobody who knew the former one is signed in along with them. */
+    void signIn(Account account, HttpServletRequest request, HttpServletResponse response) {
+        SignedIn who = new SignedIn(account);
+        who.eraseCredentials();
+        if (request.getSession(false) != null) {
+            request.changeSessionId();
+        }
+        SecurityContext context = SecurityContextHolder.createEmptyContext();
+        UsernamePasswordAuthenticationToken token =
+                UsernamePasswordAuthenticationToken.authenticated(who, null, who.getAuthorities());
+        context.setAuthentication(token);
+        SecurityContextHolder.setContext(context);
+        contexts.saveContext(context, request, response);
+        events.publishEvent(new AuthenticationSuccessEvent(token));
+    }
+}

@@ -1,0 +1,187 @@
+package org.pressboard.signin;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.pressboard.catalog.Account;
+import org.pressboard.catalog.Accounts;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.EntryLink;
+import org.pressboard.catalog.EntryLinks;
+import org.pressboard.catalog.Site;
+import org.pressboard.log.Logged;
+import org.pressboard.member.Joining;
+import org.pressboard.problem.ProblemsFound;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Controller;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/**
+ * Coming in by a link sent by e-mail: to sign in, to set a password that was forgotten, or to have an account made. A
+ * link is used up by the button on its page, not by being opened, for programs that look at mail open links.
+ */
+@Controller
+class EntryController {
+
+    private final Accounts accounts;
+    private final Catalog catalog;
+    private final EntryLinks links;
+    private final EntryMail mail;
+    private final MailPace pace;
+    private final Joining joining;
+    private final Entering entering;
+    private final LogBook log;
+    private final PasswordEncoder passwords;
+    private final TransactionTemplate transaction;
+
+    EntryController(Accounts accounts, Catalog catalog, EntryLinks links, EntryMail mail, MailPace pace, Joining joining,
+            Entering entering, LogBook log, PasswordEncoder passwords, PlatformTransactionManager transactions) {
+        this.accounts = accounts;
+        this.catalog = catalog;
+        this.links = links;
+        this.mail = mail;
+        this.pace = pace;
+        this.joining = joining;
+        this.entering = entering;
+        this.log = log;
+        this.passwords = passwords;
+        this.transaction = new TransactionTemplate(transactions);
+    }
+
+    @PostMapping("/sign-in/link")
+    String link(@RequestParam(defaultValue = "") String email, @RequestParam(defaultValue = "") String to,
+            HttpServletRequest request, Model model) {
+        return ask(EntryLink.Purpose.SIGN_IN, email, "", to, request, model);
+    }
+
+    @GetMapping("/sign-in/forgotten")
+    String forgotten(Model model) {
+        return form("forgotten", List.of(), model);
+    }
+
+    @PostMapping("/sign-in/forgotten")
+    String forgotten(@RequestParam(defaultValue = "") String email, HttpServletRequest request, Model model) {
+        return ask(EntryLink.Purpose.PASSWORD, email, "", "", request, model);
+    }
+
+    /** On a site that is not open to all, nobody asks for an account: those who may have one were told. */
+    @GetMapping("/sign-in/join")
+    String join(Model model) {
+        return isOpen() ? form("join", List.of(), model) : "redirect:/sign-in";
+    }
+
+    @PostMapping("/sign-in/join")
+    String join(@RequestParam(defaultValue = "") String name, @RequestParam(defaultValue = "") String email,
+            HttpServletRequest request, Model model) {
+        if (!isOpen()) {
+            return "redirect:/sign-in";
+        }
+        model.addAttribute("name", name);
+        return ask(EntryLink.Purpose.JOIN, email, name.strip(), "", request, model);
+    }
+
+    private boolean isOpen() {
+        return catalog.published().site().signUp() == Site.SignUp.OPEN;
+    }
+
+    /** The same answer for every address: whether it is known is for its owner alone to know. */
+    private String ask(EntryLink.Purpose purpose, String email, String name, String to, HttpServletRequest request,
+            Model model) {
+        List<String> problems = new ArrayList<>(purpose == EntryLink.Purpose.JOIN ? PersonRules.ofName(name) : List.of());
+        problems.addAll(PersonRules.ofEmail(email));
+        if (problems.isEmpty() && !pace.maySend(request.getRemoteAddr())) {
+            problems.add("signin.slow");
+        }
+        String address = Accounts.normal(email);
+        model.addAttribute("email", problems.isEmpty() ? address : email);
+        if (!problems.isEmpty()) {
+            return form(purpose == EntryLink.Purpose.SIGN_IN ? "link" : purpose == EntryLink.Purpose.PASSWORD
+                    ? "forgotten" : "join", problems, model);
+        }
+        if (pace.mayReceive(address)) {
+            mail.ask(purpose, address, name, AfterSignIn.isPlace(to) ? to : "", request.getRemoteAddr());
+        }
+        return form("sent", List.of(), model);
+    }
+
+    private static String form(String which, List<String> problems, Model model) {
+        model.addAttribute("which", which);
+        model.addAttribute("problems", problems);
+        return "signin/entry";
+    }
+
+    @GetMapping("/sign-in/enter")
+    String enter(@RequestParam(defaultValue = "") String token, @RequestParam(defaultValue = "") String to, Model model) {
+        return show(token, to, List.of(), model);
+    }
+
+    @PostMapping("/sign-in/enter")
+    String enter(@RequestParam(defaultValue = "") String token, @RequestParam(defaultValue = "") String to,
+            @RequestParam(defaultValue = "") String name, @RequestParam(defaultValue = "") String password, Model model,
+            HttpServletRequest request, HttpServletResponse response) {
+        Optional<EntryLink> link = links.find(token);
+        List<String> problems = link.map(found -> problems(found, name, password)).orElse(List.of());
+        if (!problems.isEmpty()) {
+            model.addAttribute("name", name);
+            return show(token, to, problems, model);
+        }
+        try {
+            Optional<Account> account = Optional.ofNullable(transaction.execute(status -> letIn(token, name, password)));
+            if (account.isPresent()) {
+                entering.signIn(account.get(), request, response);
+                return "redirect:" + (AfterSignIn.isPlace(to) ? to : "/");
+            }
+        } catch (ProblemsFound refused) {
+            return show(token, to, List.of("problem." + refused.problems().all().getFirst().code()), model);
+        }
+        return show(token, to, List.of(), model);
+    }
+
+    private static List<String> problems(EntryLink link, String name, String password) {
+        List<String> problems = new ArrayList<>(link.makesAccount() ? PersonRules.ofName(name) : List.of());
+        problems.addAll(link.purpose() == EntryLink.Purpose.SIGN_IN ? List.of() : PersonRules.ofPassword(password));
+        return problems;
+    }
+
+    private org.pressboard.catalog.@org.jspecify.annotations.Nullable Account letIn(String token, String name, String password) {
+        Optional<EntryLink> used = links.useUp(token);
+        if (used.isEmpty()) {
+            return null;
+        }
+        EntryLink link = used.get();
+        if (link.makesAccount()) {
+            Account made = joining.join(link, name.strip(), encoded(password));
+            log.note(Logged.What.JOINED, new SignedIn(made), "");
+            return made;
+        }
+        Optional<Account> account = accounts.find(link.email());
+        if (account.isPresent() && link.purpose() == EntryLink.Purpose.PASSWORD) {
+            accounts.changePassword(account.get().id(), encoded(password));
+            log.note(Logged.What.PASSWORD_CHANGED, new SignedIn(account.get()), "");
+            return accounts.find(link.email()).orElse(null);
+        }
+        return account.orElse(null);
+    }
+
+    private String encoded(String password) {
+        return java.util.Objects.requireNonNull(passwords.encode(password));
+    }
+
+    private String show(String token, String to, List<String> problems, Model model) {
+        Optional<EntryLink> link = links.find(token);
+        model.addAttribute("link", link.orElse(null));
+        model.addAttribute("token", token);
+        model.addAttribute("to", AfterSignIn.isPlace(to) ? to : "");
+        model.addAttribute("problems", problems);
+        link.filter(found -> !model.containsAttribute("name"))
+                .ifPresent(found -> model.addAttribute("name", found.name()));
+        return "signin/enter";
+    }
+}
