@@ -32,6 +32,7 @@ Alpine.data('bench', () => ({
   },
   async sift() {
     const { sieve, proof } = this.$refs;
+    if (!sieve.dataset.at) return;
     const asked = new URLSearchParams(proof.contentWindow.location.search);
     const why = sieve.querySelector('[name=why]')?.value;
     if (why) asked.set('why', why);
@@ -56,7 +57,8 @@ Alpine.data('bench', () => ({
       member.focus();
       return;
     }
-    proof.src = this.by ? `/desk/seen/${encodeURIComponent(this.by)}/${proof.dataset.page}` : `/desk/proof/${proof.dataset.page}`;
+    const { page, anchor } = proof.dataset;
+    proof.src = (this.by ? `/desk/seen/${encodeURIComponent(this.by)}/${page}` : `/desk/proof/${page}`) + anchor;
   },
   change() {
     if (this.opened !== 'keep') this.turn(this.root().querySelector('[data-opens=keep]'));

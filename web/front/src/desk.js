@@ -13,6 +13,25 @@ function moveLine(event) {
   return way && line;
 }
 
+// Goes through rows that wait by keys: arrows from one to the next, y lets through, n turns away.
+Alpine.data('queue', () => ({
+  init() {
+    this.$root.querySelector('li')?.focus();
+  },
+
+  pressed(event) {
+    const row = event.target;
+    if (row.tagName !== 'LI' || event.ctrlKey || event.metaKey || event.altKey) return;
+    const next = { ArrowDown: row.nextElementSibling, ArrowUp: row.previousElementSibling }[event.key];
+    if (next) {
+      event.preventDefault();
+      next.focus();
+    }
+    const decision = { y: 'through', n: 'away' }[event.key];
+    if (decision) row.querySelector(`[value=${decision}]`).click();
+  },
+}));
+
 // Brings in a file by dropping or choosing it, and shows how far it is. XMLHttpRequest, for fetch does not tell.
 Alpine.data('dropZone', () => ({
   over: false,

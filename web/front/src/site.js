@@ -1,3 +1,5 @@
+import { followAnswers } from './asked.js';
 import { start } from './common.js';
 
 start();
+followAnswers();

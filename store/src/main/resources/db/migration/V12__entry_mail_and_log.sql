@@ -5,6 +5,9 @@ alter table account
     drop constraint account_role_check,
     add constraint account_role_check check (role in ('OWNER', 'EDITOR', 'ROW_EDITOR', 'MEMBER'));
 
+-- What only this site knows: by it is sealed what browsers keep.
+alter table site add column secret text;
+
 alter table site add column sign_up text not null default 'INVITED' check (sign_up in ('OPEN', 'INVITED', 'CLOSED'));
 
 -- Links that are good once and for a while. Of each only a hash is kept.
@@ -45,3 +48,15 @@ create table log_entry (
 );
 create index log_entry_at on log_entry (at);
 create index log_entry_what on log_entry (what, id);
+
+-- By whom, and through which form, a row was sent. No field of an owner's begins with an underscore.
+do $$
+declare hosted regclass;
+begin
+    for hosted in select oid from pg_class where relkind = 'r'
+            and relnamespace in ('hosted'::regnamespace, 'hosted_bin'::regnamespace) loop
+        execute format('alter table %s add column _sender text, add column _form text', hosted);
+        execute format('create index on %s (_form, _sender) where _form is not null', hosted);
+    end loop;
+end
+$$;

@@ -14,7 +14,7 @@ import org.pressboard.table.TableKey;
 public record Difference(Line line, String code, List<Object> details) {
 
     /** The lines of a ticket, and what stands around them. */
-    public enum Line { PAGE, TAKE, KEEP, SHOW, LET, ORDER, OPEN, CHANGE, DRESS }
+    public enum Line { PAGE, TAKE, KEEP, SHOW, LET, ORDER, OPEN, CHANGE, DRESS, FORM }
 
     /** Which rows of a table are kept. */
     public record Kept(TableKey table, Condition rows) {

@@ -6,6 +6,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.pressboard.edition.Difference.Line;
+import org.pressboard.form.Form;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.NarrowBy;
 import org.pressboard.listing.Paper;
@@ -52,6 +53,23 @@ public final class Differences {
         before.listings().stream().filter(listing -> after.listing(listing.key()).isEmpty())
                 .forEach(listing -> found.add(Difference.of(Line.PAGE, "removed", label(listing.table()))));
         note(!shared(before, after).equals(shared(after, before)), Line.PAGE, "order");
+        note(!before.access().equals(after.access()), Line.PAGE, "access");
+        for (Form form : after.forms()) {
+            before.form(form.key()).ifPresentOrElse(was -> forms(was, form),
+                    () -> found.add(Difference.of(Line.FORM, "added", form.title())));
+        }
+        before.forms().stream().filter(form -> after.form(form.key()).isEmpty())
+                .forEach(form -> found.add(Difference.of(Line.FORM, "removed", form.title())));
+    }
+
+    private void forms(Form before, Form after) {
+        note(!before.title().equals(after.title()), Line.FORM, "title", after.title());
+        note(!before.lead().equals(after.lead()), Line.FORM, "lead", after.title());
+        note(!before.questions().equals(after.questions()) || before.paired() != after.paired(), Line.FORM, "ask", after.title());
+        note(!before.stamps().equals(after.stamps()), Line.FORM, "set", after.title());
+        note(!before.bounds().equals(after.bounds()), Line.FORM, "bounds", after.title());
+        note(!before.then().equals(after.then()), Line.FORM, "then", after.title());
+        note(!before.notices().equals(after.notices()), Line.FORM, "tell", after.title());
     }
 
     private static List<Object> shared(Page one, Page other) {

@@ -4,4 +4,9 @@ import java.time.Instant;
 
 /** One published state of a page, numbered from 1 and never changed. */
 public record Edition(int number, Page page, Instant publishedAt) {
+
+    /** The same with another page in its place, such as what of it somebody gets. */
+    public Edition of(Page other) {
+        return new Edition(number, other, publishedAt);
+    }
 }

@@ -6,8 +6,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import org.pressboard.form.Form;
+import org.pressboard.form.FormKey;
+import org.pressboard.grant.Visitor;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
+import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 
 /**
@@ -15,8 +19,11 @@ import org.pressboard.table.Tables;
  *
  * @param lead     what is said under the title; may be empty
  * @param unlisted whether the menu leaves it out
+ * @param access   who gets to it
+ * @param forms    the forms on it, below the listings
  */
-public record Page(PageKey key, String title, String lead, boolean unlisted, List<Listing> listings) {
+public record Page(PageKey key, String title, String lead, boolean unlisted, List<Listing> listings, Access access,
+                   List<Form> forms) {
 
     public static final int LONGEST_TITLE = 100;
     public static final int LONGEST_LEAD = 1_000;
@@ -24,34 +31,36 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
     public Page {
         lead = Objects.requireNonNullElse(lead, "");
         listings = List.copyOf(listings);
+        access = Objects.requireNonNullElse(access, Access.EVERYBODY);
+        forms = forms == null ? List.of() : List.copyOf(forms);
         if (title.isBlank()) {
             throw new IllegalArgumentException("The page " + key + " needs a title");
         }
     }
 
     public Page(PageKey key, String title, List<Listing> listings) {
-        this(key, title, "", false, listings);
+        this(key, title, "", false, listings, Access.EVERYBODY, List.of());
     }
 
     /** The same page at that address. */
     public Page at(PageKey address) {
-        return new Page(address, title, lead, unlisted, listings);
+        return new Page(address, title, lead, unlisted, listings, access, forms);
     }
 
     public Page titled(String other) {
-        return new Page(key, other, lead, unlisted, listings);
+        return new Page(key, other, lead, unlisted, listings, access, forms);
     }
 
     public Page leading(String other) {
-        return new Page(key, title, other, unlisted, listings);
+        return new Page(key, title, other, unlisted, listings, access, forms);
     }
 
     public Page listed(boolean inMenu) {
-        return new Page(key, title, lead, !inMenu, listings);
+        return new Page(key, title, lead, !inMenu, listings, access, forms);
     }
 
     public Page with(List<Listing> others) {
-        return new Page(key, title, lead, unlisted, others);
+        return new Page(key, title, lead, unlisted, others, access, forms);
     }
 
     /**
@@ -60,7 +69,43 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
      */
     public Page among(Tables tables) {
         return with(listings.stream().filter(listing -> tables.find(listing.table()).isPresent())
-                .map(listing -> listing.onPage(tables, title, key.name())).toList());
+                .map(listing -> listing.onPage(tables, title, key.name())).toList())
+                .holding(forms.stream().flatMap(form -> tables.find(form.table()).stream()
+                        .map(table -> form.of(table).onPage(title, key.name()))).toList());
+    }
+
+    public Page letting(Access other) {
+        return new Page(key, title, lead, unlisted, listings, other, forms);
+    }
+
+    public Page holding(List<Form> others) {
+        return new Page(key, title, lead, unlisted, listings, access, others);
+    }
+
+    public Optional<Form> form(FormKey which) {
+        return forms.stream().filter(form -> form.key().equals(which)).findFirst();
+    }
+
+    /** The same with one of its forms changed. */
+    public Page changing(FormKey which, UnaryOperator<Form> change) {
+        return holding(forms.stream().map(form -> form.key().equals(which) ? change.apply(form) : form).toList());
+    }
+
+    /** Whether there is nothing on it. */
+    public boolean isEmpty() {
+        return listings.isEmpty() && forms.isEmpty();
+    }
+
+    /** The same without what is of that table. */
+    public Page without(TableKey table) {
+        return with(listings.stream().filter(listing -> !listing.table().equals(table)).toList())
+                .holding(forms.stream().filter(form -> !form.table().equals(table)).toList());
+    }
+
+    /** The same as that visitor may have it: without listings that are for others. */
+    public Page of(Visitor visitor) {
+        List<Listing> theirs = listings.stream().filter(listing -> access.lets(visitor, listing.key())).toList();
+        return theirs.size() == listings.size() ? this : with(theirs);
     }
 
     public Optional<Listing> listing(ListingKey which) {

@@ -14,9 +14,10 @@ import org.pressboard.table.Tables;
  * Decision decision = grants.decide(visitor, Verb.SEE);
  * }</pre>
  *
- * @param ofOwn which rows are the visitor's own
+ * @param ofOwn    which rows are the visitor's own
+ * @param approval whether rows have to be let through
  */
-public record Grants(List<Grant> all, Condition ofOwn) {
+public record Grants(List<Grant> all, Condition ofOwn, Approval approval) {
 
     /** Nobody but staff. */
     public static final Grants NONE = new Grants(List.of());
@@ -25,14 +26,15 @@ public record Grants(List<Grant> all, Condition ofOwn) {
         all = List.copyOf(all);
     }
 
-    /** Of a table in which no row is anybody's own. */
+    /** Of a table in which no row is anybody's own, and none has to be let through. */
     public Grants(List<Grant> all) {
-        this(all, Condition.NEVER);
+        this(all, Condition.NEVER, Approval.NONE);
     }
 
     /** The same for that table as it is: with what makes rows somebody's own, and nothing that it has no more. */
     public Grants of(Tables tables, Table table) {
-        return new Grants(all.stream().map(grant -> grant.of(table)).toList(), Ownership.of(tables, table));
+        return new Grants(all.stream().map(grant -> grant.of(table)).toList(), Ownership.of(tables, table),
+                Approval.of(table));
     }
 
     public Decision decide(Visitor visitor, Verb verb) {
@@ -43,7 +45,11 @@ public record Grants(List<Grant> all, Condition ofOwn) {
         if (given.isEmpty()) {
             return new Decision.Refused(Problem.of("not-granted." + verb.word()));
         }
-        return new Decision.Allowed(rows(given));
+        if (verb == Verb.APPROVE && !approval.isAsked()) {
+            return new Decision.Refused(Problem.of("not-granted.approve"));
+        }
+        Condition bound = approval.bound(verb, ofOwn, rows(given(visitor, Verb.APPROVE)));
+        return new Decision.Allowed(bound.equals(Condition.ALWAYS) ? rows(given) : rows(given).and(bound));
     }
 
     private List<Grant> given(Visitor visitor, Verb verb) {

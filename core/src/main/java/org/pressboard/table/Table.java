@@ -17,9 +17,11 @@ import org.pressboard.value.FieldKey;
  * @param rowKey      the field whose values stand in addresses of rows; {@code null}: the rows' numbers
  * @param people      the field with the e-mail address where this is the table of the members; else {@code null}
  * @param owner       the field by which a row is somebody's own, if of another table; {@code null}: none is
+ * @param approval    the field that says whether a row has been let through; {@code null}: rows need not be
  */
 public record Table(TableKey key, String label, Fields fields, String description, @Nullable FieldKey heading,
-                    @Nullable FieldKey rowKey, @Nullable FieldKey people, @Nullable FieldKey owner) {
+                    @Nullable FieldKey rowKey, @Nullable FieldKey people, @Nullable FieldKey owner,
+                    @Nullable FieldKey approval) {
 
     public static final int LONGEST_LABEL = 100;
 
@@ -30,7 +32,7 @@ public record Table(TableKey key, String label, Fields fields, String descriptio
     }
 
     public Table(TableKey key, String label, Fields fields) {
-        this(key, label, fields, "", null, null, null, null);
+        this(key, label, fields, "", null, null, null, null, null);
     }
 
     /** @throws NoSuchField when the table has no such field */
@@ -74,7 +76,8 @@ public record Table(TableKey key, String label, Fields fields, String descriptio
 
     public Table with(Fields others) {
         return new Table(key, label, others, description, kept(heading, others), kept(rowKey, others),
-                kept(people, others), owner != null && owner.isThrough() ? owner : kept(owner, others));
+                kept(people, others), owner != null && owner.isThrough() ? owner : kept(owner, others),
+                kept(approval, others));
     }
 
     private static @Nullable FieldKey kept(@Nullable FieldKey chosen, Fields fields) {
@@ -88,17 +91,29 @@ public record Table(TableKey key, String label, Fields fields, String descriptio
     }
 
     public Table labelled(String other, String otherDescription) {
-        return new Table(key, other, fields, otherDescription, heading, rowKey, people, owner);
+        return new Table(key, other, fields, otherDescription, heading, rowKey, people, owner, approval);
     }
 
     /** The same with rows known by these fields. */
     public Table knownBy(@Nullable FieldKey otherHeading, @Nullable FieldKey otherRowKey,
             @Nullable FieldKey otherPeople) {
-        return new Table(key, label, fields, description, otherHeading, otherRowKey, otherPeople, owner);
+        return new Table(key, label, fields, description, otherHeading, otherRowKey, otherPeople, owner,
+                approval);
     }
 
     /** The same with rows that are somebody's own by that field. */
     public Table ownedBy(@Nullable FieldKey field) {
-        return new Table(key, label, fields, description, heading, rowKey, people, field);
+        return new Table(key, label, fields, description, heading, rowKey, people, field, approval);
+    }
+
+    /** The same with rows that wait until that field says yes; or that do not wait. */
+    public Table approvedBy(@Nullable FieldKey field) {
+        return new Table(key, label, fields, description, heading, rowKey, people, owner, field);
+    }
+
+    /** The field that says whether a row has been let through, where rows have to be. */
+    public Optional<FieldKey> letThrough() {
+        return Optional.ofNullable(approval).filter(key -> fields.find(key)
+                .filter(field -> field.isEntered() && field.type() instanceof FieldType.YesNo).isPresent());
     }
 }

@@ -51,6 +51,8 @@ public class Catalog {
     private final DSLContext sql;
     private final ChangeFeed changes;
     private final TransactionTemplate reading;
+    private final TransactionTemplate writing;
+    private final Cache<String, String> secret = Caffeine.newBuilder().maximumSize(1).build();
     private final Cache<Long, PublishedSite> published = Caffeine.newBuilder().maximumSize(2).build();
 
     Catalog(EntityManager entities, DSLContext sql, ChangeFeed changes, PlatformTransactionManager transactions) {
@@ -59,6 +61,8 @@ public class Catalog {
         this.changes = changes;
         this.reading = new TransactionTemplate(transactions);
         this.reading.setReadOnly(true);
+        this.writing = new TransactionTemplate(transactions);
+        this.writing.setPropagationBehavior(org.springframework.transaction.TransactionDefinition.PROPAGATION_REQUIRES_NEW);
     }
 
     public PublishedSite published() {
@@ -78,7 +82,7 @@ public class Catalog {
                 select e from PageEntity p join EditionEntity e on e.id.pageKey = p.key and e.id.number = p.edition
                 order by p.position, p.key""", EditionEntity.class)
                 .getResultStream().map(EditionEntity::toEdition).map(edition -> without(edition, tables))
-                .filter(edition -> !edition.page().listings().isEmpty()).toList();
+                .filter(edition -> !edition.page().isEmpty()).toList();
         Map<TableKey, List<Grant>> grants = new HashMap<>();
         entities.createQuery("from GrantEntity order by id", GrantEntity.class).getResultStream()
                 .forEach(grant -> grants.computeIfAbsent(new TableKey(grant.tableKey()),
@@ -91,7 +95,7 @@ public class Catalog {
 
     /** Listings of tables that are in the bin are not shown, until the table is put back. */
     private static Edition without(Edition edition, Tables tables) {
-        return new Edition(edition.number(), edition.page().among(tables), edition.publishedAt());
+        return edition.of(edition.page().among(tables));
     }
 
     private Map<String, PageKey> formerAddresses() {
@@ -116,6 +120,13 @@ public class Catalog {
     @Transactional
     public void suggestAddress(String address) {
         entities.find(SiteEntity.class, SiteEntity.ONLY).suggest(address);
+    }
+
+    /** What only this site knows, made when it is first asked for; the same on every node. */
+    public String secret() {
+        return Objects.requireNonNull(secret.get("", none -> writing.execute(status -> sql.fetchSingle(
+                "update pressboard.site set secret = coalesce(secret, {0}) returning secret", DSL.val(Digests.token()))
+                .get(0, String.class))));
     }
 
     @Transactional
@@ -208,11 +219,11 @@ public class Catalog {
     public void removeTable(TableKey key) {
         for (PageEntity page : pageEntities()) {
             Page draft = page.draft();
-            List<Listing> left = draft.listings().stream().filter(listing -> !listing.table().equals(key)).toList();
-            if (left.isEmpty() && !draft.listings().isEmpty()) {
+            Page left = draft.without(key);
+            if (left.isEmpty() && !draft.isEmpty()) {
                 entities.remove(page);
             } else {
-                page.draft(draft.with(left));
+                page.draft(left);
             }
         }
         entities.remove(entities.find(TableEntity.class, key.name()));

@@ -10,6 +10,10 @@ import java.util.List;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operand;
 import org.pressboard.edition.PageKey;
+import org.pressboard.form.Afterwards;
+import org.pressboard.form.FormKey;
+import org.pressboard.grant.Audience;
+import org.pressboard.grant.GroupKey;
 import org.pressboard.listing.ListingKey;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
@@ -44,6 +48,8 @@ public final class Definitions {
             .addMixIn(TableKey.class, Named.class)
             .addMixIn(FieldKey.class, Named.class)
             .addMixIn(ListingKey.class, Named.class)
+            .addMixIn(FormKey.class, Named.class)
+            .addMixIn(GroupKey.class, Named.class)
             .addMixIn(PageKey.class, Named.class)
             .addMixIn(Fields.class, FieldList.class)
             .addMixIn(Problems.class, ProblemList.class)
@@ -53,6 +59,8 @@ public final class Definitions {
             .addMixIn(Condition.class, Conditions.class)
             .addMixIn(Operand.class, Operands.class)
             .addMixIn(Value.class, Values.class)
+            .addMixIn(Audience.class, Audiences.class)
+            .addMixIn(Afterwards.class, Followings.class)
             .build();
 
     private Definitions() {
@@ -167,6 +175,24 @@ public final class Definitions {
         @Type(name = "beginning", value = Operand.Beginning.class)
     })
     private interface Operands {
+    }
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "who")
+    @JsonSubTypes({
+        @Type(name = "everyone", value = Audience.Everyone.class),
+        @Type(name = "members", value = Audience.Members.class),
+        @Type(name = "group", value = Audience.Those.class)
+    })
+    private interface Audiences {
+    }
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "then")
+    @JsonSubTypes({
+        @Type(name = "thanks", value = Afterwards.Thanks.class),
+        @Type(name = "page", value = Afterwards.ToPage.class),
+        @Type(name = "row", value = Afterwards.ToRow.class)
+    })
+    private interface Followings {
     }
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.pressboard.condition.Condition;
 import org.pressboard.edition.Edition;
+import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Decision;
 import org.pressboard.grant.Grants;
@@ -79,6 +80,11 @@ public record PublishedSite(Site site, List<Edition> editions, Tables tables,
         return grants(table).decide(visitor, verb);
     }
 
+    /** Whether anybody but staff may do that to any row of the table. */
+    public boolean isGranted(Verb verb, TableKey table) {
+        return grants(table).all().stream().anyMatch(grant -> grant.verb() == verb);
+    }
+
     /** Who may see all rows of the table. */
     public Openness openness(TableKey table) {
         return Openness.of(grants(table));
@@ -88,23 +94,38 @@ public record PublishedSite(Site site, List<Edition> editions, Tables tables,
         return grants.getOrDefault(table, Grants.NONE);
     }
 
-    /** The published listings of the table that the visitor may see. */
+    /** The published listings of the table that the visitor may see, on pages that they get to. */
     public List<Listing> listingsOf(TableKey table, Visitor visitor) {
-        return !maySee(visitor, table).isAllowed() ? List.of() : editions.stream()
-                .flatMap(edition -> edition.page().listings().stream())
+        return !maySee(visitor, table).isAllowed() ? List.of() : editions.stream().map(Edition::page)
+                .filter(page -> page.access().lets(visitor))
+                .flatMap(page -> page.of(visitor).listings().stream())
                 .filter(listing -> listing.table().equals(table)).toList();
     }
 
-    /** The editions of which the visitor may see at least one listing, by address. */
+    /**
+     * The pages that the visitor gets to and on which there is something for them: rows that they may see, or a form that
+     * they may send. By address, each as they may have it.
+     */
     public Map<PageKey, Edition> openTo(Visitor visitor) {
         Map<PageKey, Edition> open = new LinkedHashMap<>();
         for (Edition edition : editions) {
-            boolean seesSome = edition.page().listings().stream()
-                    .anyMatch(listing -> maySee(visitor, listing.table()).isAllowed());
-            if (seesSome) {
-                open.put(edition.page().key(), edition);
+            if (edition.page().access().lets(visitor)) {
+                Edition theirs = edition.of(edition.page().of(visitor));
+                if (hasSomething(theirs.page(), visitor)) {
+                    open.put(theirs.page().key(), theirs);
+                }
             }
         }
         return open;
+    }
+
+    private boolean hasSomething(Page page, Visitor visitor) {
+        return page.listings().stream().anyMatch(listing -> maySee(visitor, listing.table()).isAllowed())
+                || page.forms().stream().anyMatch(form -> may(visitor, Verb.ADD, form.table()).isAllowed());
+    }
+
+    /** The page at that address, where it is published and this visitor does not get to it. */
+    public Optional<Page> closedTo(Visitor visitor, PageKey key) {
+        return edition(key).map(Edition::page).filter(page -> !page.access().lets(visitor));
     }
 }

@@ -20,6 +20,16 @@ interface Hand {
         }
     };
 
+    /** Who sends a row from a page, and through which form; empty: nobody, or none. */
+    record Sent(String by, String form) {
+
+        static final Sent NOT = new Sent("", "");
+    }
+
+    default Sent sent() {
+        return Sent.NOT;
+    }
+
     /** Executes a statement as they; refuses where it writes fewer rows than wanted. Gives how many it wrote. */
     int write(int wanted, IntSupplier statement);
 

@@ -121,6 +121,10 @@ public class RowEditing {
         Map<Field<?>, Field<?>> columns = columns(table, all);
         columns.put(DSL.field(DSL.name("added_by")), DSL.val(author.who()));
         columns.put(DSL.field(DSL.name("changed_by")), DSL.val(author.who()));
+        if (!hand.sent().by().isEmpty()) {
+            columns.put(DSL.field(DSL.name(TableSql.SENDER)), DSL.val(hand.sent().by()));
+            columns.put(DSL.field(DSL.name(TableSql.FORM)), DSL.val(hand.sent().form()));
+        }
         long row = nextNumber(table);
         columns.put(DSL.field(DSL.name(TableSql.ROW_ID)), DSL.val(row));
         guarded(table, () -> hand.write(1, () -> sql.insertInto(DSL.table(TableSql.name(table))).set(columns).execute()));

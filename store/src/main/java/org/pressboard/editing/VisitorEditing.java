@@ -9,6 +9,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.IntSupplier;
@@ -67,11 +68,21 @@ public class VisitorEditing {
      */
     @Transactional
     public RowEditing.Added add(Visitor visitor, TableKey key, Map<FieldKey, Value> values, Author author) {
+        return add(visitor, key, values, author, new Hand.Sent(Objects.requireNonNullElse(visitor.email(), ""), ""));
+    }
+
+    /** Rows as those read and write them who may do everything. */
+    RowEditing rows() {
+        return editing;
+    }
+
+    RowEditing.Added add(Visitor visitor, TableKey key, Map<FieldKey, Value> values, Author author, Hand.Sent sent) {
         PublishedSite site = catalog.publishedNow();
         Map<FieldKey, Value> stamped = new HashMap<>(values);
         stamp(visitor, site.table(key), stamped);
+        letThrough(site, visitor, site.table(key), stamped);
         Map<FieldKey, Problem> unseen = unseen(site, visitor, key, stamped);
-        return unseen.isEmpty() ? editing.add(key, stamped, author, new OfVisitor(site, visitor))
+        return unseen.isEmpty() ? editing.add(key, stamped, author, new OfVisitor(site, visitor, sent))
                 : new RowEditing.Added(new RowEditing.Outcome.Refused(unseen), 0);
     }
 
@@ -86,6 +97,17 @@ public class VisitorEditing {
         part.resolve(standpoint(visitor)).ifPresent(value -> values.put(owner, value));
     }
 
+    /** What those add who let rows through need not wait, unless they say so; what others add waits, whatever they say. */
+    private static void letThrough(PublishedSite site, Visitor visitor, Table table, Map<FieldKey, Value> values) {
+        boolean lets = site.may(visitor, Verb.APPROVE, table.key()).isAllowed();
+        table.letThrough().ifPresent(by -> values.put(by, lets ? values.getOrDefault(by, Value.of(true)) : Value.of(false)));
+    }
+
+    /** Whether the visitor lets rows through, where they have to be. */
+    public boolean mayLetThrough(Visitor visitor, TableKey key) {
+        return catalog.published().may(visitor, Verb.APPROVE, key).isAllowed();
+    }
+
     /** @throws ProblemsFound when they may not, or the row is not there */
     @Transactional
     public RowEditing.Outcome change(Visitor visitor, TableKey key, long row, Map<FieldKey, Optional<Value>> was,
@@ -95,7 +117,7 @@ public class VisitorEditing {
         give.forEach((field, value) -> value.filter(is -> !Optional.of(is).equals(was.get(field)))
                 .ifPresent(is -> given.put(field, is)));
         Map<FieldKey, Problem> unseen = unseen(site, visitor, key, given);
-        return unseen.isEmpty() ? editing.change(key, row, was, give, author, new OfVisitor(site, visitor))
+        return unseen.isEmpty() ? editing.change(key, row, was, give, author, new OfVisitor(site, visitor, Hand.Sent.NOT))
                 : new RowEditing.Outcome.Refused(unseen);
     }
 
@@ -105,7 +127,7 @@ public class VisitorEditing {
      */
     @Transactional
     public long remove(Visitor visitor, TableKey key, long row, Author author) {
-        return editing.remove(key, List.of(row), author, new OfVisitor(catalog.publishedNow(), visitor));
+        return editing.remove(key, List.of(row), author, new OfVisitor(catalog.publishedNow(), visitor, Hand.Sent.NOT));
     }
 
     /** To which of these rows the visitor may do that. */
@@ -123,8 +145,12 @@ public class VisitorEditing {
     /** Whether the visitor may add rows at all; which, only the row tells. */
     public boolean mayAdd(Visitor visitor, TableKey key) {
         Decision decision = catalog.published().may(visitor, Verb.ADD, key);
-        boolean isOfOwn = decision.rows() instanceof Condition.Owned;
-        return decision.isAllowed() && !(isOfOwn && visitor.kind() == Visitor.Kind.ANYONE);
+        return decision.isAllowed() && !(visitor.kind() == Visitor.Kind.ANYONE && isOfOwn(decision.rows()));
+    }
+
+    private static boolean isOfOwn(Condition rows) {
+        return rows instanceof Condition.Owned || (rows instanceof Condition.All(List<Condition> parts)
+                && parts.stream().anyMatch(VisitorEditing::isOfOwn));
     }
 
     private Set<Long> meeting(PublishedSite site, Visitor visitor, Table table, Condition condition, Collection<Long> rows) {
@@ -160,10 +186,17 @@ public class VisitorEditing {
 
         private final PublishedSite site;
         private final Visitor visitor;
+        private final Sent sent;
 
-        OfVisitor(PublishedSite site, Visitor visitor) {
+        OfVisitor(PublishedSite site, Visitor visitor, Sent sent) {
             this.site = site;
             this.visitor = visitor;
+            this.sent = sent;
+        }
+
+        @Override
+        public Sent sent() {
+            return sent;
         }
 
         @Override

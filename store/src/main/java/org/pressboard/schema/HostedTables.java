@@ -53,10 +53,12 @@ public class HostedTables {
             columns.add(DSL.field(DSL.name(when), SQLDataType.TIMESTAMPWITHTIMEZONE.notNull()
                     .defaultValue(DSL.currentOffsetDateTime())));
         }
-        for (String text : List.of("added_by", "changed_by", TableSql.SEARCH_TEXT)) {
+        for (String text : List.of("added_by", "changed_by", TableSql.SENDER, TableSql.FORM, TableSql.SEARCH_TEXT)) {
             columns.add(DSL.field(DSL.name(text), SQLDataType.CLOB));
         }
         sql.createTable(name).columns(columns).primaryKey(DSL.name(TableSql.ROW_ID)).execute();
+        sql.execute("create index on {0} ({1}, {2}) where {1} is not null", name, DSL.name(TableSql.FORM),
+                DSL.name(TableSql.SENDER));
         describe(table);
         security.begin(table);
         sql.fetch("select pressboard.watch({0}::regclass), pressboard.remember({0}::regclass)",

@@ -7,7 +7,6 @@ import org.jooq.DSLContext;
 import org.jooq.Name;
 import org.jooq.Query;
 import org.jooq.QueryPart;
-import org.jooq.conf.Settings;
 import org.jooq.conf.SettingsTools;
 import org.jooq.conf.StatementType;
 import org.jooq.impl.DSL;
@@ -42,9 +41,31 @@ class RowSecurity {
         release(table);
         Grants whole = grants.of(tables, table);
         for (int i = 0; i < whole.all().size(); i++) {
+            if (whole.all().get(i).verb() == Verb.APPROVE) {
+                continue;
+            }
             policy(tables, table, whole, i).execute();
             sql.execute("grant {0} on {1} to {2}", statement(whole.all().get(i).verb()), TableSql.name(table),
                     DSL.name(VisitorScope.ROLE));
+        }
+        bind(tables, table, whole);
+    }
+
+    /** What has to be let through binds everybody, whatever they were granted. */
+    private void bind(Tables tables, Table table, Grants grants) {
+        if (!grants.approval().isAsked()) {
+            return;
+        }
+        TableSql rows = TableSql.secured(tables, table);
+        Condition letting = DSL.or(grants.all().stream().filter(grant -> grant.verb() == Verb.APPROVE)
+                .map(grant -> audience(grant.audience()).and(rows.conditionRowByRow(grants.reach(grant)))).toList());
+        for (Verb verb : Verb.of(false)) {
+            // those who let through are told by whom they are, which the core's condition cannot
+            Condition bound = rows.conditionRowByRow(grants.approval().bound(verb, grants.ofOwn(),
+                    org.pressboard.condition.Condition.NEVER)).or(letting);
+            inline().query("create policy {0} on {1} as restrictive for {2} to {3} {4}",
+                    DSL.name("let_through_" + verb.word()), TableSql.name(table), statement(verb),
+                    DSL.name(VisitorScope.ROLE), rows(verb, bound)).execute();
         }
     }
 
@@ -68,8 +89,7 @@ class RowSecurity {
         Name name = DSL.name("grant_" + (number + 1) + "_" + verb.name().toLowerCase(Locale.ROOT));
         Condition rows = audience(grants.all().get(number).audience()).and(TableSql.secured(tables, table)
                 .conditionRowByRow(grants.reach(grants.all().get(number))));
-        // a policy is kept as text and takes no parameters: its values are written into it, quoted by jOOQ
-        return DSL.using(sql.configuration().derive(inlined())).query("create policy {0} on {1} for {2} to {3} {4}", name,
+        return inline().query("create policy {0} on {1} for {2} to {3} {4}", name,
                 TableSql.name(table), statement(verb), DSL.name(VisitorScope.ROLE), rows(verb, rows));
     }
 
@@ -79,20 +99,23 @@ class RowSecurity {
             case ADD -> "insert";
             case CHANGE -> "update";
             case REMOVE -> "delete";
+            case APPROVE -> throw new IllegalArgumentException("Nothing of its own is done by letting through");
         });
     }
 
     /** Of a row that is changed, both what it was and what it becomes. */
     private static QueryPart rows(Verb verb, Condition rows) {
         return switch (verb) {
-            case SEE, REMOVE -> DSL.sql("using ({0})", rows);
+            case SEE, REMOVE, APPROVE -> DSL.sql("using ({0})", rows);
             case ADD -> DSL.sql("with check ({0})", rows);
             case CHANGE -> DSL.sql("using ({0}) with check ({0})", rows);
         };
     }
 
-    private Settings inlined() {
-        return SettingsTools.clone(sql.settings()).withStatementType(StatementType.STATIC_STATEMENT);
+    /** A policy is kept as text and takes no parameters: its values are written into it, quoted by jOOQ. */
+    private DSLContext inline() {
+        return DSL.using(sql.configuration().derive(
+                SettingsTools.clone(sql.settings()).withStatementType(StatementType.STATIC_STATEMENT)));
     }
 
     private static Condition audience(Audience audience) {

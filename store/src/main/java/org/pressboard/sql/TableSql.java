@@ -38,6 +38,12 @@ public final class TableSql {
     /** The schema of what is seen of tables by all who see fields of others that show it. */
     public static final String OPEN_SCHEMA = "hosted_open";
 
+    /** The column that says who sent the row from a page: an address, or a browser. */
+    public static final String SENDER = "_sender";
+
+    /** The column that says through which form it was sent. */
+    public static final String FORM = "_form";
+
     /** The number of a row: its primary key. */
     public static final String ROW_ID = "row_id";
 

@@ -35,6 +35,7 @@ import org.pressboard.grant.Visitor;
 import org.pressboard.rows.VisitorScope;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.Field;
+import org.pressboard.table.FieldType;
 import org.pressboard.table.Fields;
 import org.pressboard.table.Numeric;
 import org.pressboard.table.Referring;
@@ -66,6 +67,7 @@ class GrantAgreementTest extends StoreTest {
     private static final FieldKey PLOT = new FieldKey("plot");
     private static final FieldKey TREE = new FieldKey("tree");
     private static final FieldKey HEALTH = new FieldKey("health");
+    private static final FieldKey APPROVED = new FieldKey("approved");
     private static final List<FieldKey> WAYS = List.of(KEEPER, EMAIL, PLOT.through(KEEPER),
             TREE.through(PLOT).through(KEEPER));
     private static final List<GroupKey> GROUPS = List.of(new GroupKey("stewards"), new GroupKey("pickers"));
@@ -95,7 +97,8 @@ class GrantAgreementTest extends StoreTest {
                 new Field(PLOT, "Plot", to(beds))), OWNER);
         table = changes.make("Logs", fields(new Field(NAME, "Name", new Textual.Text()), new Field(KEEPER, "Keeper", person),
                 new Field(EMAIL, "E-mail", new Textual.Email()), new Field(PLOT, "Plot", to(beds)),
-                new Field(TREE, "Tree", to(stems)), number(YEARS), number(HEALTH)), OWNER);
+                new Field(TREE, "Tree", to(stems)), number(YEARS), number(HEALTH),
+                new Field(APPROVED, "Approved", new FieldType.YesNo())), OWNER);
         people = rows(PEOPLE, id -> Map.of(NAME, Value.of("P" + id), EMAIL,
                 Value.of((id % 2 == 0 ? "P" : "p") + id + "@example.org"), YEARS, Value.of(id % 3)));
         plots = rows(5, id -> some(Map.of(KEEPER, row(PEOPLE))));
@@ -123,7 +126,8 @@ class GrantAgreementTest extends StoreTest {
         for (int i = 0; i < ROUNDS; i++) {
             if (i % 30 == 0) {
                 way = Cases.pick(WAYS, random);
-                changes.change(catalog.tables().get(table.key()).ownedBy(way), OWNER);
+                changes.change(catalog.tables().get(table.key()).ownedBy(way)
+                        .approvedBy(random.nextBoolean() ? APPROVED : null), OWNER);
             }
             publisher.grant(table.key(), new Grants(grants()));
             PublishedSite site = catalog.publishedNow();
@@ -133,7 +137,7 @@ class GrantAgreementTest extends StoreTest {
                 compare(site, visitor, as);
                 add(site, visitor, as);
                 change(site, visitor, as);
-                compared += Verb.values().length;
+                compared += Verb.of(false).size();
             }
         }
         assertThat(compared).isGreaterThan(10_000);
@@ -186,6 +190,8 @@ class GrantAgreementTest extends StoreTest {
                 row.find(key).map(value -> ((Value.Referred) value).row()).orElse(null)));
         List.of(YEARS, HEALTH).forEach(key -> columns.put(DSL.field(DSL.name(key.name()), Long.class),
                 row.find(key).map(value -> ((Value.Whole) value).number()).orElse(null)));
+        columns.put(DSL.field(DSL.name(APPROVED.name()), Boolean.class),
+                row.find(APPROVED).map(value -> ((Value.YesNo) value).yes()).orElse(null));
         List.of(NAME, EMAIL).forEach(key -> columns.put(DSL.field(DSL.name(key.name()), String.class),
                 row.find(key).map(value -> ((Value.Text) value).text()).orElse(null)));
         return columns;
@@ -283,7 +289,8 @@ class GrantAgreementTest extends StoreTest {
     private Map<FieldKey, Value> log(long id) {
         return some(Map.of(NAME, Value.of("P" + (1 + random.nextInt(PEOPLE))), KEEPER, row(PEOPLE), EMAIL,
                 Value.of("p" + (1 + random.nextInt(PEOPLE)) + "@Example.org"), PLOT, row(plots.size()), TREE,
-                row(trees.size()), YEARS, Value.of(random.nextLong(3)), HEALTH, Value.of(random.nextLong(4))));
+                row(trees.size()), YEARS, Value.of(random.nextLong(3)), HEALTH, Value.of(random.nextLong(4)), APPROVED,
+                Value.of(random.nextBoolean())));
     }
 
     /** Without some of them. */

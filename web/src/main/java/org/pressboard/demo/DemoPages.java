@@ -12,9 +12,18 @@ import org.pressboard.catalog.Drafts;
 import org.pressboard.condition.Clause;
 import org.pressboard.condition.Comparison;
 import org.pressboard.condition.Condition;
+import org.pressboard.condition.Operand;
 import org.pressboard.condition.Operator;
+import org.pressboard.edition.Access;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
+import org.pressboard.form.Afterwards;
+import org.pressboard.form.Bounds;
+import org.pressboard.form.Form;
+import org.pressboard.form.FormKey;
+import org.pressboard.form.Notice;
+import org.pressboard.form.Question;
+import org.pressboard.form.Stamp;
 import org.pressboard.grant.Audience;
 import org.pressboard.grant.Grant;
 import org.pressboard.grant.Grants;
@@ -67,6 +76,9 @@ class DemoPages {
         trees();
         workDays();
         myPickings();
+        adopt();
+        signUps();
+        repairs();
     }
 
     private void varieties() {
@@ -127,9 +139,10 @@ class DemoPages {
         changes.changeField(pickings, catalog.table(pickings).orElseThrow().field(picker).opened(true), DemoTables.OWNER);
         changes.change(catalog.table(pickings).orElseThrow().ownedBy(picker), DemoTables.OWNER);
         Audience stewards = Audience.those(new GroupKey("stewards"));
-        publisher.grant(pickings, new Grants(Stream.concat(Stream.of(Verb.values()).map(verb ->
-                        Grant.ofOwn(Audience.MEMBERS, verb)), Stream.of(Verb.SEE, Verb.CHANGE).map(verb ->
-                        new Grant(stewards, verb, Condition.ALWAYS))).toList()));
+        changes.change(catalog.table(pickings).orElseThrow().approvedBy(new FieldKey("approved")), DemoTables.OWNER);
+        publisher.grant(pickings, new Grants(Stream.concat(Verb.of(false).stream().map(verb ->
+                        Grant.ofOwn(Audience.MEMBERS, verb)), Stream.of(Verb.SEE, Verb.CHANGE, Verb.REMOVE, Verb.APPROVE)
+                        .map(verb -> new Grant(stewards, verb, Condition.ALWAYS))).toList()));
         PageKey page = new PageKey("my-pickings");
         catalog.addPage(new Page(page, "My pickings", List.of(Listing.plain(new ListingKey("my-pickings"), pickings,
                 keys("tree", "day", "kilograms", "grade", "approved", "picker")))));
@@ -138,8 +151,76 @@ class DemoPages {
                 listing -> listing.with(Ordering.by(List.of(new SortBy(new FieldKey("day"), true)))),
                 listing -> listing.takenAwayAs(Set.of(TakeAway.CSV, TakeAway.XLSX, TakeAway.PRINT)),
                 listing -> listing.with(Changing.NOTHING.with(true, true, true).filling(keys("tree", "day", "kilograms",
-                        "grade"))),
+                        "grade", "approved"))),
                 listing -> listing.with(Dress.USUAL.sayingOfNothing("You have not picked anything yet. Add what you picked.")));
+        drafts.change(page, OWNER, draft -> draft.letting(new Access(List.of(Audience.MEMBERS), Access.Otherwise.SIGN_IN, "",
+                List.of())));
+        publisher.publish(page, Map.of(), null);
+    }
+
+    /** A member pledges for a tree, from its page. */
+    private void adopt() {
+        TableKey pledges = new TableKey("pledges");
+        changes.change(catalog.table(pledges).orElseThrow().ownedBy(new FieldKey("member")), DemoTables.OWNER);
+        publisher.grant(pledges, new Grants(List.of(Grant.ofOwn(Audience.MEMBERS, Verb.ADD), Grant.ofOwn(Audience.MEMBERS, Verb.SEE))));
+        PageKey page = new PageKey("adopt");
+        catalog.addPage(new Page(page, "Adopt a tree", List.of(Listing.plain(new ListingKey("adopt"), new TableKey("trees"),
+                keys("tree", "variety", "plot", "health", "suggested_pledge", "highest_pledge")))));
+        steps(page, listing -> listing.with(listing.show().in(Show.Layout.CARDS)),
+                listing -> listing.keeping(new Clause(new FieldKey("suggested_pledge"), Comparison.FILLED, List.of()).condition()),
+                listing -> listing.with(Finding.by(keys("tree", "variety", "plot"), keys("variety", "plot", "health",
+                        "highest_pledge"))),
+                listing -> listing.with(listing.find().changing(new FieldKey("highest_pledge"), DemoPages::spread)),
+                listing -> listing.with(Ordering.by(List.of(SortBy.up(new FieldKey("highest_pledge"))))),
+                listing -> listing.with(Opening.NONE.by(Opening.How.PAGE).showing(keys("variety", "plot", "keeper", "planted",
+                        "health", "picked", "suggested_pledge", "highest_pledge", "notes").stream().map(Shown::usual).toList())));
+        drafts.change(page, OWNER, draft -> draft.leading("Whoever pledges most by the end of the season has the tree’s first "
+                + "basket; what comes in keeps the orchard."));
+        Form pledge = Form.plain(new FormKey("pledge"), pledges, "Pledge for a tree")
+                .asking(List.of(Question.of(new FieldKey("tree")).requiring(true),
+                        Question.of(new FieldKey("amount")).requiring(true).explained("At least what is suggested for the tree.")))
+                .stamping(List.of(new Stamp(new FieldKey("made_on"), new Operand.Today(0))))
+                .telling(List.of(new Notice(Notice.Whom.SENDER, "Your pledge for ‹Tree›",
+                        "Thank you for pledging ‹Amount› for ‹Tree›.\n\nQuillbrook Community Orchard")));
+        drafts.change(page, OWNER, draft -> draft.holding(List.of(pledge)));
+        open(page, "trees");
+    }
+
+    /** Places on a work day, once for each member and as long as there are some. */
+    private void signUps() {
+        TableKey signUps = new TableKey("sign_ups");
+        FieldKey day = new FieldKey("work_day");
+        changes.change(catalog.table(signUps).orElseThrow().ownedBy(new FieldKey("member")), DemoTables.OWNER);
+        publisher.grant(signUps, new Grants(Stream.of(Verb.SEE, Verb.ADD, Verb.REMOVE)
+                .map(verb -> Grant.ofOwn(Audience.MEMBERS, verb)).toList()));
+        Form form = Form.plain(new FormKey("sign-up"), signUps, "Sign up for a work day")
+                .asking(List.of(Question.of(day).requiring(true)))
+                .stamping(List.of(new Stamp(new FieldKey("signed_up"), new Operand.Today(0))))
+                .within(Bounds.each(1, day).whileRoom(day.through(new FieldKey("places_left"))))
+                .then(new Afterwards.Thanks("You are on the list. A letter with your place is on its way."))
+                .telling(List.of(new Notice(Notice.Whom.SENDER, "Your place: ‹Work day›",
+                        "We look forward to seeing you at ‹Work day›. If you cannot come, please tell us in time.\n\n"
+                        + "Quillbrook Community Orchard")));
+        PageKey page = new PageKey("work-days");
+        drafts.change(page, OWNER, draft -> draft.holding(List.of(form)).with(List.of(draft.listings().getFirst().with(
+                Opening.NONE.by(Opening.How.PAGE).showing(keys("day", "begins", "where", "what_we_do", "places", "places_left")
+                        .stream().map(Shown::usual).toList())))));
+        open(page, "work_days");
+    }
+
+    /** For stewards, who see to the tools. */
+    private void repairs() {
+        TableKey repairs = new TableKey("tool_repairs");
+        Audience stewards = Audience.those(new GroupKey("stewards"));
+        publisher.grant(repairs, new Grants(Verb.of(false).stream().map(verb -> new Grant(stewards, verb, Condition.ALWAYS)).toList()));
+        PageKey page = new PageKey("repairs");
+        catalog.addPage(new Page(page, "Tool repairs", List.of(Listing.plain(new ListingKey("repairs"), repairs,
+                keys("tool", "what_is_wrong", "state", "reported_by", "reported_on", "cost")))));
+        steps(page, listing -> listing.with(Finding.by(keys("tool", "what_is_wrong"), keys("state", "reported_on"))),
+                listing -> listing.with(listing.find().changing(new FieldKey("state"), DemoPages::tags)),
+                listing -> listing.with(Ordering.by(List.of(new SortBy(new FieldKey("reported_on"), true)))),
+                listing -> listing.with(Changing.NOTHING.with(true, true, true)));
+        drafts.change(page, OWNER, draft -> draft.letting(new Access(List.of(stewards), Access.Otherwise.NOT_THERE, "", List.of())));
         publisher.publish(page, Map.of(), null);
     }
 

@@ -283,7 +283,7 @@ class DeskMembers {
     }
 
     private May may(PublishedSite site, Table table, Visitor visitor) {
-        return new May(table, Stream.of(Verb.values()).map(verb -> {
+        return new May(table, Verb.of(false).stream().map(verb -> {
             Decision decision = site.may(visitor, verb, table.key());
             if (!decision.isAllowed() || verb == Verb.ADD) {
                 return words().say(decision.isAllowed() ? "may.yes" : "may.no");

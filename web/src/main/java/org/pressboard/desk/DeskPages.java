@@ -87,6 +87,10 @@ class DeskPages {
         DraftedPage page = DraftedPages.find(catalog, key);
         model.addAttribute("page", page);
         model.addAttribute("tables", tables(page));
+        model.addAttribute("audiences", DeskAccess.choices(catalog.groups()));
+        model.addAttribute("letIn", DeskAccess.names(page.draft().access().audiences()));
+        model.addAttribute("letInTo", page.draft().listings().stream().collect(java.util.stream.Collectors.toMap(
+                listing -> listing.key().name(), listing -> DeskAccess.names(page.draft().access().of(listing.key())))));
         model.addAttribute("allTables", catalog.tables().all());
         model.addAttribute("sheets", listings(page).map(listing -> sheet(page, listing, parameters)).toList());
         model.addAttribute("indexes", indexes(page));

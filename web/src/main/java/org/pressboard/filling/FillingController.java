@@ -14,9 +14,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.control.CalledRows;
 import org.pressboard.editing.RowEditing;
 import org.pressboard.editing.VisitorEditing;
-import org.pressboard.form.RowForm;
+import org.pressboard.control.RowForm;
 import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
 import org.pressboard.history.Author;
@@ -96,8 +97,10 @@ class FillingController {
         pace.spend(request.getRemoteAddr(), request.getMethod().equals("POST") ? Pace.WRITE : Pace.PAGE);
         Visitor visitor = SignedIn.currentVisitor();
         OpenListings.Open open = listings.find(listing, visitor, state(parameters));
-        return new Filling(open, visitor, language,
-                open.asking().listing().changing().filled(open.asking().table(), open.asking().listing().shown()));
+        boolean letsThrough = editing.mayLetThrough(visitor, open.asking().table().key());
+        return new Filling(open, visitor, language, open.asking().listing().changing()
+                .filled(open.asking().table(), open.asking().listing().shown()).stream()
+                .filter(field -> letsThrough || !field.key().equals(open.asking().table().approval())).toList());
     }
 
     /** The fields of the form are none of the list's state. */
@@ -237,7 +240,7 @@ class FillingController {
         offered(filling.changing().add() || filling.changing().change());
         Field reference = filling.fields.stream().filter(each -> each.key().name().equals(field)).findFirst()
                 .orElseThrow(() -> new NotThere("not-there.listing"));
-        model.addAttribute("found", references.called(filling.asking(), reference, called, language));
+        model.addAttribute("found", references.called(filling.asking().sight(), filling.visitor, reference, called, language));
         return "site/controls :: found";
     }
 
@@ -260,7 +263,7 @@ class FillingController {
     }
 
     private RowForm sent(Filling filling, MultiValueMap<String, String> parameters) {
-        CalledRows.Named named = references.named(filling.asking(), filling.fields, parameters, filling.language);
+        CalledRows.Named named = references.named(filling.asking().sight(), filling.visitor, filling.fields, parameters, filling.language);
         RowForm form = named.restored(RowForm.sent(filling.fields, named.parameters(), words(filling), words(filling)),
                 words(filling));
         return form.with(missing(filling, form), words(filling));

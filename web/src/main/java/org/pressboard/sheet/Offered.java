@@ -37,15 +37,15 @@ public record Offered(@Nullable String add, Map<Long, Link> rows) {
         Map<Long, Link> links = new HashMap<>();
         if (changing.change()) {
             editing.may(visitor, Verb.CHANGE, table, rows).forEach(row -> links.put(row,
-                    new Link(place.rows() + "/" + row + "/change", words.say("change.change"))));
+                    new Link(place.changing("/" + row + "/change"), words.say("change.change"))));
         }
         if (changing.remove()) {
             // of a row that is changed, the form leads on to that
             List<Long> others = rows.stream().filter(row -> !links.containsKey(row)).toList();
             editing.may(visitor, Verb.REMOVE, table, others).forEach(row -> links.put(row,
-                    new Link(place.rows() + "/" + row + "/remove", words.say("change.remove"))));
+                    new Link(place.changing("/" + row + "/remove"), words.say("change.remove"))));
         }
         boolean mayAdd = changing.add() && editing.mayAdd(visitor, table);
-        return new Offered(mayAdd ? place.rows() + "/add" : null, links);
+        return new Offered(mayAdd ? place.changing("/add") : null, links);
     }
 }

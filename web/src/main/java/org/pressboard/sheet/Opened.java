@@ -2,6 +2,7 @@ package org.pressboard.sheet;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.table.TableKey;
 import org.springframework.web.util.HtmlUtils;
 
 /**
@@ -14,10 +15,11 @@ import org.springframework.web.util.HtmlUtils;
  * @param back     the address of the list as it was
  * @param previous the address of the row before it in the list; {@code null}: none is known
  * @param next     that of the row behind it
+ * @param table    the table whose row it is
  * @param change   where it is changed; {@code null}: the visitor may not
  */
 public record Opened(String title, List<Picture> pictures, List<Cell> lines, String how, String back,
-                     @Nullable String previous, @Nullable String next, Offered.@Nullable Link change) {
+                     @Nullable String previous, @Nullable String next, TableKey table, Offered.@Nullable Link change) {
 
     /** A picture: at its whole size, as large as there is room for, and small. */
     public record Picture(String whole, String large, String small) {
@@ -25,7 +27,7 @@ public record Opened(String title, List<Picture> pictures, List<Cell> lines, Str
 
     /** The same with where it is changed. */
     Opened offering(Offered.@Nullable Link link) {
-        return new Opened(title, pictures, lines, how, back, previous, next, link);
+        return new Opened(title, pictures, lines, how, back, previous, next, table, link);
     }
 
     /** Whether the title has figures in it, which are not set in the type of headings. */

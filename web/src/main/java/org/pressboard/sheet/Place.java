@@ -15,15 +15,31 @@ import org.pressboard.listing.TakeAway;
  */
 public record Place(String page, String rows, String takeAway, String opening, String picking, String tallies) {
 
+    /** An address that leads nowhere else. */
+    private static final String NOWHERE = "#nothing-changes-in-a-proof";
+
     /** A listing on a published page. */
     public static Place onSite(String pageKey, String listingKey) {
         String rows = "/listings/" + listingKey + "/rows";
         return new Place("/" + pageKey, rows, rows, "", "/listings/" + listingKey + "/pick/", rows + "/tallies");
     }
 
-    /** Whether rows are added, changed and removed from there. */
+    /** Whether it shows how rows are added, changed and removed. */
     boolean isChangeable() {
+        return isOnSite() || isProof();
+    }
+
+    private boolean isOnSite() {
         return rows.startsWith("/listings/");
+    }
+
+    private boolean isProof() {
+        return !rows.isEmpty() && tallies.startsWith("/desk/");
+    }
+
+    /** Where rows are added, changed and removed; in a proof nothing is. */
+    String changing(String way) {
+        return isOnSite() ? rows + way : NOWHERE;
     }
 
     /** Where all rows of a state are given as a file. */

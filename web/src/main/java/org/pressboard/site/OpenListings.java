@@ -37,6 +37,8 @@ public class OpenListings {
     public Open find(String key, Visitor visitor, Map<String, ? extends List<String>> parameters) {
         PublishedSite site = catalog.published();
         return Optional.of(key).filter(ListingKey::isValid).map(ListingKey::new).flatMap(site::listing)
+                .filter(found -> found.edition().page().access().lets(visitor)
+                        && found.edition().page().access().lets(visitor, found.listing().key()))
                 .map(found -> new Open(found.edition().page(), Asking.of(found.listing(),
                         site.sight(visitor, found.listing().table()), visitor,
                         AddressPart.of(found.listing().key(), found.edition().page().listingKeys(), parameters)

@@ -3,20 +3,23 @@ package org.pressboard.site;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
+import org.pressboard.control.FormDesk;
 import org.pressboard.edition.Edition;
+import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
+import org.pressboard.form.Afterwards;
+import org.pressboard.form.Form;
+import org.pressboard.form.FormKey;
 import org.pressboard.grant.Decision;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Listing;
 import org.pressboard.sheet.Asking;
-import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Pace;
 import org.pressboard.sheet.Place;
 import org.pressboard.sheet.Sheet;
@@ -41,8 +44,12 @@ class PageController {
     private final Sheets sheets;
     private final Freshness freshness;
     private final Pace pace;
+    private final OpenForms forms;
+    private final FormDesk desk;
 
-    PageController(Catalog catalog, Sheets sheets, Freshness freshness, Pace pace) {
+    PageController(Catalog catalog, Sheets sheets, Freshness freshness, Pace pace, OpenForms forms, FormDesk desk) {
+        this.desk = desk;
+        this.forms = forms;
         this.catalog = catalog;
         this.sheets = sheets;
         this.freshness = freshness;
@@ -65,17 +72,16 @@ class PageController {
             Locale language, Model model, ServletWebRequest request, HttpServletResponse response) {
         Visitor visitor = SignedIn.currentVisitor();
         PublishedSite site = catalog.published();
-        Map<PageKey, Edition> open = site.openTo(visitor);
-        Optional<Edition> found = Optional.of(page).filter(PageKey::isValid).map(PageKey::new).map(open::get);
-        Optional<PageKey> moved = Optional.ofNullable(site.formerly().get(page)).filter(open::containsKey);
-        if (found.isEmpty() && moved.isPresent()) {
-            return "redirect:/" + moved.get();
+        Edition edition = Doors.open(site, page, visitor);
+        if (!edition.page().key().name().equals(page)) {
+            return "redirect:/" + edition.page().key();
         }
-        Edition edition = found.orElseThrow(() -> new NotThere("not-there.page"));
         List<Asking> askings = edition.page().listings().stream()
                 .map(listing -> asking(site, listing, visitor, AddressPart.of(listing.key(),
                         edition.page().listingKeys(), parameters))).toList();
-        if (freshness.isKnown(askings, visitor, request, response)) {
+        List<OpenForms.Open> open = forms.on(site, edition.page(), visitor);
+        // a form has a token of whoever gets it
+        if (open.isEmpty() && freshness.isKnown(askings, visitor, request, response)) {
             return null;
         }
         String publicAddress = site.site().publicAddress();
@@ -84,9 +90,26 @@ class PageController {
         model.addAttribute("sheets", askings.stream().filter(asking -> asking.isAllowed())
                 .map(asking -> pace.inTurn(request.getRequest().getRemoteAddr(),
                         () -> sheet(edition, asking, language))).toList());
+        model.addAttribute("forms", open.stream().map(form -> desk.lay(form.sitting(language), form.may(), form.name(),
+                request.getRequest())).toList());
+        model.addAttribute("thanks", FormKey.isValid(parameters.getFirst("sent"))
+                ? thanks(site, edition.page(), new FormKey(java.util.Objects.requireNonNull(parameters.getFirst("sent")))) : null);
         model.addAttribute("done", Optional.ofNullable(parameters.getFirst("done")).filter(DONE::contains).orElse(null));
         model.addAttribute("unseen", visitor.isStaff() ? unseen(site, edition) : List.of());
         return "site/page";
+    }
+
+    /** What is said to whoever has sent a form: a sentence of its owner's, or the code of a usual one. */
+    private static Thanks thanks(PublishedSite site, Page page, FormKey sent) {
+        Optional<Form> form = page.form(sent);
+        boolean waits = form.filter(each -> site.table(each.table()).letThrough().isPresent()).isPresent();
+        String said = form.map(Form::then).filter(Afterwards.Thanks.class::isInstance)
+                .map(then -> ((Afterwards.Thanks) then).text()).orElse("");
+        return new Thanks(said, waits ? "form.thanks-waiting" : "form.thanks");
+    }
+
+    /** @param text what the owner has said; empty: what the code stands for */
+    public record Thanks(String text, String code) {
     }
 
     private static Asking asking(PublishedSite site, Listing listing, Visitor visitor, AddressPart part) {

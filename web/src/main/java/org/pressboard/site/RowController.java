@@ -8,7 +8,6 @@ import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
 import org.pressboard.edition.Edition;
 import org.pressboard.edition.Page;
-import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Listing;
@@ -33,8 +32,10 @@ class RowController {
     private final Catalog catalog;
     private final Sheets sheets;
     private final Pace pace;
+    private final OpenForms forms;
 
-    RowController(Catalog catalog, Sheets sheets, Pace pace) {
+    RowController(Catalog catalog, Sheets sheets, Pace pace, OpenForms forms) {
+        this.forms = forms;
         this.catalog = catalog;
         this.sheets = sheets;
         this.pace = pace;
@@ -46,16 +47,15 @@ class RowController {
             Locale language, Model model, HttpServletRequest request, HttpServletResponse response) {
         Visitor visitor = SignedIn.currentVisitor();
         PublishedSite site = catalog.published();
-        Optional<PageKey> address = Optional.of(page).filter(PageKey::isValid).map(PageKey::new);
-        Optional<PageKey> moved = address.isEmpty() ? Optional.empty() : Optional.ofNullable(site.formerly().get(page));
-        Edition edition = address.or(() -> moved).map(site.openTo(visitor)::get)
-                .or(() -> moved.map(site.openTo(visitor)::get)).orElseThrow(() -> new NotThere("not-there.page"));
+        Edition edition = Doors.open(site, page, visitor);
         pace.spend(request.getRemoteAddr(), Pace.PAGE);
         Opened opened = pace.inTurn(request.getRemoteAddr(), () -> find(site, edition.page(), visitor, key, parameters,
                 language)).orElseThrow(() -> new NotThere("not-there.one-row"));
         response.setHeader("Cache-Control", "no-cache");
         model.addAttribute("page", edition.page());
         model.addAttribute("opened", opened);
+        model.addAttribute("about", forms.about(site, edition.page(), visitor, opened.table(), opened.title(), key));
+        model.addAttribute("thanks", parameters.containsKey("sent") ? "form.thanks" : null);
         return "site/row";
     }
 

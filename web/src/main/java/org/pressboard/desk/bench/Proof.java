@@ -8,10 +8,12 @@ import java.util.List;
 import java.util.Optional;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.DraftedPage;
+import org.pressboard.control.FormDesk;
 import org.pressboard.desk.DraftedPages;
 import org.pressboard.edition.Edition;
 import org.pressboard.edition.Page;
 import org.pressboard.grant.Sight;
+import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Listing;
@@ -21,6 +23,7 @@ import org.pressboard.sheet.Place;
 import org.pressboard.sheet.Sheet;
 import org.pressboard.sheet.Sheets;
 import org.pressboard.signin.SignedIn;
+import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -40,8 +43,10 @@ class Proof {
     private final Catalog catalog;
     private final Sheets sheets;
     private final SeenBy seenBy;
+    private final FormDesk forms;
 
-    Proof(Catalog catalog, Sheets sheets, SeenBy seenBy) {
+    Proof(Catalog catalog, Sheets sheets, SeenBy seenBy, FormDesk forms) {
+        this.forms = forms;
         this.catalog = catalog;
         this.sheets = sheets;
         this.seenBy = seenBy;
@@ -63,7 +68,12 @@ class Proof {
         Looked looked = find(page, number, who);
         Tables tables = catalog.tables();
         model.addAttribute("page", looked.page);
-        List<Asking> askings = looked.page.listings().stream().map(each -> asking(looked, each, tables, parameters)).toList();
+        model.addAttribute("closed", !looked.page.access().lets(looked.visitor));
+        Page theirs = looked.page.of(looked.visitor);
+        model.addAttribute("forms", theirs.forms().stream().map(form -> forms.proof(new FormDesk.Sitting(form,
+                sight(looked, form.table(), tables), looked.visitor, "", language()), catalog.publishedNow().may(looked.visitor,
+                Verb.ADD, form.table()).isAllowed())).toList());
+        List<Asking> askings = theirs.listings().stream().map(each -> asking(looked, each, tables, parameters)).toList();
         model.addAttribute("sheets", askings.stream().filter(Asking::isAllowed)
                 .map(asking -> sheets.sheet(asking, looked.place(asking.listing()), language())).toList());
         model.addAttribute("unseen", askings.stream().filter(asking -> !asking.isAllowed())
@@ -123,10 +133,12 @@ class Proof {
     }
 
     private Asking asking(Looked looked, Listing listing, Tables tables, MultiValueMap<String, String> parameters) {
-        Sight sight = looked.visitor.isStaff() ? Sight.whole(tables, listing.table())
-                : catalog.publishedNow().sight(looked.visitor, listing.table());
-        return Asking.of(listing, sight, looked.visitor,
+        return Asking.of(listing, sight(looked, listing.table(), tables), looked.visitor,
                 AddressPart.of(listing.key(), looked.page.listingKeys(), parameters));
+    }
+
+    private Sight sight(Looked looked, TableKey table, Tables tables) {
+        return looked.visitor.isStaff() ? Sight.whole(tables, table) : catalog.publishedNow().sight(looked.visitor, table);
     }
 
     private Locale language() {

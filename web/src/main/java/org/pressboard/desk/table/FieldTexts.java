@@ -6,7 +6,7 @@ import java.util.Map;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Operand;
-import org.pressboard.form.Control;
+import org.pressboard.control.Control;
 import org.pressboard.sheet.Words;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Computed;

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
@@ -29,6 +30,8 @@ import org.pressboard.schema.Publisher;
 import org.pressboard.schema.TableChanges;
 import org.pressboard.signin.LogBook;
 import org.pressboard.signin.SignedIn;
+import org.pressboard.table.Field;
+import org.pressboard.table.FieldType;
 import org.pressboard.table.Fields;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
@@ -50,6 +53,8 @@ class TableGrants {
     private static final String AT = "/desk/tables/{key}/grants";
     private static final Set<String> LETTERS = Set.of(Comparison.CONTAINS.name(), Comparison.CONTAINS_NOT.name(),
             Comparison.BEGINS.name());
+
+    private static final String NEW_FIELD = "+";
 
     private final TableFrame frame;
     private final Catalog catalog;
@@ -104,6 +109,8 @@ class TableGrants {
         Grants grants = catalog.grants(table.key()).of(tables, now);
         model.addAttribute("grantLines", lines(tables, now, grants, model));
         model.addAttribute("ways", ways(tables, now));
+        model.addAttribute("yesNo", yesNo(now));
+        model.addAttribute("waiting", TableQueue.count(frame, rows, now).orElse(null));
         model.addAttribute("owned", owned(tables, now, grants));
         model.addAttribute("members", tables.people().map(tables::get).orElse(null));
         model.addAttribute("onPages", catalog.pages().values().stream().filter(page -> page.lists(table.key())).count());
@@ -122,7 +129,7 @@ class TableGrants {
 
     private Line line(Tables tables, Table table, Grants grants, String id, String label, Model model) {
         Audience audience = audience(id).orElseThrow();
-        return new Line(label, Stream.of(Verb.values()).map(verb ->
+        return new Line(label, Verb.of(grants.approval().isAsked()).stream().map(verb ->
                 cell(tables, table, grants, id, audience, verb, model)).toList());
     }
 
@@ -218,6 +225,7 @@ class TableGrants {
         switch (what) {
             case "owner" -> own(table, first(parameters, "value"));
             case "own-rows" -> ownRows(table, parameters);
+            case "approval" -> approval(table, first(parameters, "value"));
             case "reach" -> reach(table, first(parameters, "of"), first(parameters, "value"));
             default -> meeting(table, parameters, model);
         }
@@ -229,6 +237,24 @@ class TableGrants {
         changes.change(table.ownedBy(owner), SignedIn.author());
     }
 
+    /** New rows wait until that field says yes, be it one that is made for it; or they need not. */
+    private void approval(Table table, String by) {
+        if (!by.equals(NEW_FIELD)) {
+            changes.change(table.approvedBy(yesNo(table).stream().map(Field::key).filter(key -> key.name().equals(by))
+                    .findFirst().orElse(null)), SignedIn.author());
+            return;
+        }
+        String label = frame.words().say("grants.approved");
+        Field field = new Field(FieldKey.from(label, table.fields().stream().map(each -> each.key().name())
+                .collect(Collectors.toSet())), label, new FieldType.YesNo());
+        changes.addField(table.key(), field, SignedIn.author());
+        changes.change(catalog.publishedNow().tables().get(table.key()).approvedBy(field.key()), SignedIn.author());
+    }
+
+    private static List<Field> yesNo(Table table) {
+        return table.entered().stream().filter(field -> field.type() instanceof FieldType.YesNo).toList();
+    }
+
     /** Each sees and changes only their own, and the staff everything: path and grants together. */
     private void ownRows(Table table, MultiValueMap<String, String> parameters) {
         List<FieldKey> ways = Ownership.ways(frame.tables(), table);
@@ -237,7 +263,7 @@ class TableGrants {
         } else if (table.owner() == null && table.people() == null) {
             own(table, ways.stream().findFirst().orElseThrow(() -> ProblemsFound.of("grants.no-way", table.label())).name());
         }
-        publisher.grant(table.key(), new Grants(Stream.of(Verb.values())
+        publisher.grant(table.key(), new Grants(Verb.of(false).stream()
                 .map(verb -> Grant.ofOwn(Audience.MEMBERS, verb)).toList()));
     }
 

@@ -1,4 +1,4 @@
-package org.pressboard.form;
+package org.pressboard.control;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;

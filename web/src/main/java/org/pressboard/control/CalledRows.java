@@ -1,4 +1,4 @@
-package org.pressboard.filling;
+package org.pressboard.control;
 
 import java.time.Clock;
 import java.time.LocalDate;
@@ -9,10 +9,9 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.pressboard.form.Control;
-import org.pressboard.form.RowForm;
+import org.pressboard.grant.Sight;
+import org.pressboard.grant.Visitor;
 import org.pressboard.rows.RowPicker;
-import org.pressboard.sheet.Asking;
 import org.pressboard.sheet.Words;
 import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
@@ -24,7 +23,7 @@ import org.springframework.util.MultiValueMap;
 
 /** Rows that visitors refer to by what they are called, as far as they see them. */
 @Component
-class CalledRows {
+public class CalledRows {
 
     private final RowPicker picker;
     private final Clock clock;
@@ -35,16 +34,15 @@ class CalledRows {
     }
 
     /** The rows that a field could lead to and that are called so. */
-    List<String> called(Asking asking, Field reference, String called, Locale language) {
-        return find(asking, reference, called, language).stream().map(Value.Referred::heading).toList();
+    public List<String> called(Sight sight, Visitor visitor, Field reference, String called, Locale language) {
+        return find(sight, visitor, reference, called, language).stream().map(Value.Referred::heading).toList();
     }
 
-    private List<Value.Referred> find(Asking asking, Field reference, String called, Locale language) {
+    private List<Value.Referred> find(Sight sight, Visitor visitor, Field reference, String called, Locale language) {
         if (!(reference.type() instanceof Referring referring)) {
             return List.of();
         }
-        return picker.find(asking.sight().of(referring.to()), asking.visitor(),
-                asking.visitor().on(LocalDate.now(clock)), called, language);
+        return picker.find(sight.of(referring.to()), visitor, visitor.on(LocalDate.now(clock)), called, language);
     }
 
     /**
@@ -53,10 +51,10 @@ class CalledRows {
      * @param typed   what was typed of fields that lead to rows
      * @param unknown those of them whose rows are not there
      */
-    record Named(MultiValueMap<String, String> parameters, Map<FieldKey, String> typed, Set<FieldKey> unknown) {
+    public record Named(MultiValueMap<String, String> parameters, Map<FieldKey, String> typed, Set<FieldKey> unknown) {
 
         /** The form with what was typed standing where it was typed. */
-        RowForm restored(RowForm form, Words words) {
+        public RowForm restored(RowForm form, Words words) {
             return new RowForm(form.controls().stream().map(control -> restored(control, words)).toList(), form.values(),
                     form.was());
         }
@@ -73,7 +71,7 @@ class CalledRows {
         }
     }
 
-    Named named(Asking asking, List<Field> fields, MultiValueMap<String, String> sent, Locale language) {
+    public Named named(Sight sight, Visitor visitor, List<Field> fields, MultiValueMap<String, String> sent, Locale language) {
         MultiValueMap<String, String> numbers = new LinkedMultiValueMap<>(sent);
         Map<FieldKey, String> typed = new LinkedHashMap<>();
         Set<FieldKey> unknown = new HashSet<>();
@@ -82,7 +80,7 @@ class CalledRows {
             String text = Optional.ofNullable(sent.getFirst(name)).orElse("").strip();
             if (field.type() instanceof Referring && !text.isEmpty()) {
                 typed.put(field.key(), text);
-                Optional<Value.Referred> row = RowPicker.just(find(asking, field, text, language), text);
+                Optional<Value.Referred> row = RowPicker.just(find(sight, visitor, field, text, language), text);
                 numbers.set(name, row.map(found -> Long.toString(found.row())).orElse(""));
                 if (row.isEmpty()) {
                     unknown.add(field.key());

@@ -1,4 +1,4 @@
-package org.pressboard.form;
+package org.pressboard.control;
 
 import java.util.List;
 import java.util.function.BiFunction;

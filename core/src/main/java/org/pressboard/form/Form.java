@@ -1,0 +1,184 @@
+package org.pressboard.form;
+
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import org.pressboard.condition.Operand;
+import org.pressboard.condition.Standpoint;
+import org.pressboard.table.Attached;
+import org.pressboard.table.Field;
+import org.pressboard.table.Referring;
+import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+import org.pressboard.table.Temporal;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.Row;
+import org.pressboard.value.Value;
+
+/**
+ * A form as its ticket says it: into which table its rows go, what it asks for, and what follows.
+ *
+ * <pre>{@code
+ * Form form = Form.plain(key, signUps, "Sign up").asking(List.of(Question.of(name))).stamping(List.of(
+ *         new Stamp(day, new Operand.Today(0))));
+ * Map<FieldKey, Value> row = form.row(table, answers, standpoint, now);
+ * }</pre>
+ *
+ * @param lead   what is said before the questions; may be empty
+ * @param paired whether questions stand two beside each other where there is room
+ * @param stamps what is set without being asked
+ */
+public record Form(FormKey key, TableKey table, String title, String lead, boolean paired, List<Question> questions,
+                   List<Stamp> stamps, Bounds bounds, Afterwards then, List<Notice> notices) {
+
+    public static final int LONGEST_TITLE = 100;
+    public static final int LONGEST_LEAD = 1_000;
+
+    public Form {
+        lead = Objects.requireNonNullElse(lead, "");
+        bounds = Objects.requireNonNullElse(bounds, Bounds.NONE);
+        then = Objects.requireNonNullElse(then, Afterwards.USUAL);
+        questions = List.copyOf(questions);
+        stamps = stamps == null ? List.of() : List.copyOf(stamps);
+        notices = notices == null ? List.of() : List.copyOf(notices);
+        if (title.isBlank()) {
+            throw new IllegalArgumentException("The form " + key + " needs a title");
+        }
+    }
+
+    /** A form that asks for nothing yet. */
+    public static Form plain(FormKey key, TableKey table, String title) {
+        return new Form(key, table, title, "", false, List.of(), List.of(), Bounds.NONE, Afterwards.USUAL, List.of());
+    }
+
+    /** One that asks for everything that can be asked for, but not for whose the row is, nor whether it is let through. */
+    public static Form suggested(FormKey key, Table table, String title) {
+        return plain(key, table.key(), title).asking(table.fields().stream().filter(field -> canAsk(table, field)
+                && !(field.type() instanceof Attached)).map(field -> Question.of(field.key())).toList());
+    }
+
+    /** Whether a form could ask for the field. */
+    public static boolean canAsk(Table table, Field field) {
+        return field.isEntered() && !field.key().equals(table.owner()) && !field.key().equals(table.approval())
+                && !(field.type() instanceof Referring.References) && !(field.type() instanceof Attached);
+    }
+
+    public Form titled(String other, String otherLead) {
+        return new Form(key, table, other, otherLead, paired, questions, stamps, bounds, then, notices);
+    }
+
+    public Form pairing(boolean inPairs) {
+        return new Form(key, table, title, lead, inPairs, questions, stamps, bounds, then, notices);
+    }
+
+    public Form asking(List<Question> others) {
+        return new Form(key, table, title, lead, paired, others, stamps, bounds, then, notices);
+    }
+
+    /** The same with one of its questions asked otherwise. */
+    public Form asking(FieldKey field, UnaryOperator<Question> change) {
+        return asking(questions.stream().map(each -> each.field().equals(field) ? change.apply(each) : each).toList());
+    }
+
+    public Form stamping(List<Stamp> others) {
+        return new Form(key, table, title, lead, paired, questions, others, bounds, then, notices);
+    }
+
+    public Form within(Bounds others) {
+        return new Form(key, table, title, lead, paired, questions, stamps, others, then, notices);
+    }
+
+    public Form then(Afterwards other) {
+        return new Form(key, table, title, lead, paired, questions, stamps, bounds, other, notices);
+    }
+
+    public Form telling(List<Notice> others) {
+        return new Form(key, table, title, lead, paired, questions, stamps, bounds, then, others);
+    }
+
+    public Optional<Question> question(FieldKey field) {
+        return questions.stream().filter(each -> each.field().equals(field)).findFirst();
+    }
+
+    /** The letter to them that follows, where one does. */
+    public Optional<Notice> notice(Notice.Whom whom) {
+        return notices.stream().filter(each -> each.whom() == whom).findFirst();
+    }
+
+    /** The same for the table as it is: without what it has no more, or what can no more be asked for. */
+    public Form of(Table now) {
+        Set<FieldKey> set = new HashSet<>();
+        stamps.forEach(stamp -> set.add(stamp.field()));
+        boolean isAlike = bounds.alike() == null || now.fields().has(bounds.alike());
+        return within(isAlike ? bounds : new Bounds(bounds.from(), bounds.until(), bounds.places(), bounds.each(), null,
+                bounds.room())).asking(questions.stream().filter(each -> now.fields().find(each.field())
+                .filter(field -> canAsk(now, field)).isPresent() && !set.contains(each.field()))
+                .map(each -> each.of(now)).toList())
+                .stamping(stamps.stream().filter(stamp -> now.fields().find(stamp.field())
+                        .filter(Field::isEntered).isPresent()).toList());
+    }
+
+    /** What the table needs and the form neither asks for nor sets: nothing could be sent. */
+    public List<Field> missing(Table now) {
+        Set<FieldKey> given = new HashSet<>();
+        questions.forEach(each -> given.add(each.field()));
+        stamps.forEach(each -> given.add(each.field()));
+        return now.entered().stream().filter(field -> field.rules().required() && field.start() == null
+                && !given.contains(field.key()) && !field.key().equals(now.owner())
+                && !field.key().equals(now.approval())).toList();
+    }
+
+    /** The questions that are asked of whoever has answered so: the others hang on an answer that was not given. */
+    public List<Question> asked(Map<FieldKey, Value> answers, Standpoint standpoint) {
+        List<Question> asked = new ArrayList<>();
+        Map<FieldKey, Value> counted = new HashMap<>();
+        for (Question each : questions) {
+            // an answer to what is not asked counts for nothing, also for questions that hang on it
+            if (each.when().holds(new Row(0, counted), standpoint)) {
+                asked.add(each);
+                Optional.ofNullable(answers.get(each.field())).ifPresent(value -> counted.put(each.field(), value));
+            }
+        }
+        return asked;
+    }
+
+    /** What the new row has: answers to what was asked, stamps, and what fields begin with that are neither. */
+    public Map<FieldKey, Value> row(Table now, Map<FieldKey, Value> answers, Standpoint standpoint, LocalDateTime moment) {
+        Map<FieldKey, Value> row = new HashMap<>();
+        now.entered().stream().filter(field -> question(field.key()).isEmpty()).forEach(field ->
+                Optional.ofNullable(field.start()).flatMap(start -> start.resolve(standpoint))
+                        .ifPresent(value -> row.put(field.key(), value)));
+        asked(answers, standpoint).forEach(each -> Optional.ofNullable(answers.get(each.field()))
+                .ifPresent(value -> row.put(each.field(), value)));
+        stamps.forEach(stamp -> {
+            row.remove(stamp.field());
+            stamped(now.field(stamp.field()), stamp.value(), standpoint, moment)
+                    .ifPresent(value -> row.put(stamp.field(), value));
+        });
+        return row;
+    }
+
+    /** Today is the moment where a moment is kept. */
+    private static Optional<Value> stamped(Field field, Operand operand, Standpoint standpoint, LocalDateTime moment) {
+        boolean isMoment = field.type() instanceof Temporal.DateTime && operand instanceof Operand.Today(int on) && on == 0;
+        return isMoment ? Optional.of(Value.of(moment)) : operand.resolve(standpoint);
+    }
+
+    /** The same on a page of that title and address, which it may set without asking. */
+    public Form onPage(String pageTitle, String address) {
+        return stamping(stamps.stream().map(stamp -> new Stamp(stamp.field(), onPage(stamp.value(), pageTitle, address)))
+                .toList());
+    }
+
+    private static Operand onPage(Operand operand, String title, String address) {
+        return operand instanceof Operand.OfPage(Operand.PagePart part)
+                ? new Operand.Fixed(Value.of(part == Operand.PagePart.TITLE ? title : address)) : operand;
+    }
+}

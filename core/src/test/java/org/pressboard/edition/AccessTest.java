@@ -1,0 +1,50 @@
+package org.pressboard.edition;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.pressboard.condition.Onlooker;
+import org.pressboard.grant.Audience;
+import org.pressboard.grant.GroupKey;
+import org.pressboard.grant.Visitor;
+import org.pressboard.listing.Listing;
+import org.pressboard.listing.ListingKey;
+import org.pressboard.table.TableKey;
+
+class AccessTest {
+
+    private static final GroupKey STEWARDS = new GroupKey("stewards");
+    private static final Visitor MEMBER = Visitor.member("tomas@example.org");
+    private static final Visitor STEWARD = new Visitor(Visitor.Kind.MEMBER, Onlooker.NOBODY, Set.of(STEWARDS));
+    private static final Listing TREES = Listing.plain(new ListingKey("trees"), new TableKey("trees"), List.of());
+    private static final Listing TOOLS = Listing.plain(new ListingKey("tools"), new TableKey("tools"), List.of());
+
+    private static Access of(Audience... audiences) {
+        return new Access(List.of(audiences), Access.Otherwise.NOT_THERE, "", List.of());
+    }
+
+    @Test
+    void ofNobodyNamedEverybodyIsLet() {
+        assertThat(Access.EVERYBODY.lets(Visitor.ANYONE)).isTrue();
+        assertThat(of(Audience.EVERYONE).lets(Visitor.ANYONE)).isTrue();
+    }
+
+    @Test
+    void othersThanThoseNamedAreNotButStaffAlwaysIs() {
+        assertThat(of(Audience.MEMBERS).lets(Visitor.ANYONE)).isFalse();
+        assertThat(of(Audience.MEMBERS).lets(MEMBER)).isTrue();
+        assertThat(of(Audience.those(STEWARDS)).lets(MEMBER)).isFalse();
+        assertThat(of(Audience.those(STEWARDS)).lets(STEWARD)).isTrue();
+        assertThat(of(Audience.those(STEWARDS)).lets(Visitor.staff("owner@example.org"))).isTrue();
+    }
+
+    @Test
+    void aListingForSomeIsLeftOutForOthers() {
+        Page page = new Page(new PageKey("all"), "All", List.of(TREES, TOOLS)).letting(new Access(List.of(),
+                Access.Otherwise.NOT_THERE, "", List.of(new Access.OfListing(TOOLS.key(), List.of(Audience.those(STEWARDS))))));
+        assertThat(page.of(MEMBER).listings()).containsExactly(TREES);
+        assertThat(page.of(STEWARD).listings()).containsExactly(TREES, TOOLS);
+    }
+}

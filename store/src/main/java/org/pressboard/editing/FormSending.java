@@ -1,0 +1,109 @@
+package org.pressboard.editing;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jooq.Condition;
+import org.jooq.DSLContext;
+import org.jooq.Record;
+import org.jooq.impl.DSL;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.form.Form;
+import org.pressboard.grant.Visitor;
+import org.pressboard.history.Author;
+import org.pressboard.problem.Problem;
+import org.pressboard.problem.Problems;
+import org.pressboard.problem.ProblemsFound;
+import org.pressboard.sql.TableSql;
+import org.pressboard.sql.ValueSql;
+import org.pressboard.table.Field;
+import org.pressboard.table.Numeric;
+import org.pressboard.table.Table;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.Value;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Takes what is sent by a form: as often as it may be, with what the form sets by itself, in both locks. */
+@Component
+public class FormSending {
+
+    private final VisitorEditing editing;
+    private final Catalog catalog;
+    private final DSLContext sql;
+    private final Clock clock;
+
+    FormSending(VisitorEditing editing, Catalog catalog, DSLContext sql, Clock clock) {
+        this.editing = editing;
+        this.catalog = catalog;
+        this.sql = sql;
+        this.clock = clock;
+    }
+
+    /**
+     * Why the form can be sent no more, or not yet, by that person.
+     *
+     * @param name   of the form, as rows remember it
+     * @param sender whoever would send it; empty: they have sent nothing
+     */
+    @Transactional(readOnly = true)
+    public Optional<Problem> against(Form form, String name, String sender) {
+        // which of what they have sent counts, only their answer tells
+        return form.bounds().alike() == null ? counted(form, name, sender, DSL.noCondition())
+                : counted(form, name, "", DSL.noCondition());
+    }
+
+    private Optional<Problem> counted(Form form, String name, String sender, Condition alike) {
+        if (!form.bounds().isCounted()) {
+            return form.bounds().against(LocalDate.now(clock), 0, 0);
+        }
+        Record sent = sql.fetchSingle("select count(*), count(*) filter (where {0} = {1} and {5}) from {2} where {3} = {4}",
+                DSL.name(TableSql.SENDER), DSL.val(sender), TableSql.name(catalog.tables().get(form.table())),
+                DSL.name(TableSql.FORM), DSL.val(name), alike);
+        return form.bounds().against(LocalDate.now(clock), sent.get(0, Long.class), sent.get(1, Long.class));
+    }
+
+    private Optional<Problem> against(Form form, String name, String sender, Table table, Map<FieldKey, Value> row) {
+        FieldKey alike = form.bounds().alike();
+        Condition same = alike == null ? DSL.noCondition() : row.containsKey(alike)
+                ? DSL.condition("{0} = {1}", TableSql.column(table.field(alike)), ValueSql.bound(row.get(alike)))
+                : DSL.condition("{0} is null", TableSql.column(table.field(alike)));
+        return counted(form, name, sender, same).or(() -> hasRoom(form, table, row) ? Optional.empty()
+                : Optional.of(Problem.of("form.no-room")));
+    }
+
+    /** Whether the number that bounds the form is more than nought, of the row that is referred to. */
+    private boolean hasRoom(Form form, Table table, Map<FieldKey, Value> row) {
+        FieldKey room = form.bounds().room();
+        if (room == null || !room.isThrough() || !(row.get(room.way().getFirst()) instanceof Value.Referred(long number, var called))) {
+            return true;
+        }
+        Field reference = table.field(room.way().getFirst());
+        return editing.rows().find(catalog.tables().target(reference).key(), number)
+                .flatMap(target -> target.find(room.way().getLast())).map(Numeric::number)
+                .filter(left -> left.signum() <= 0).isEmpty();
+    }
+
+    /**
+     * Adds the row that the answers make.
+     *
+     * @throws ProblemsFound when they may not, or the form can be sent no more
+     */
+    @Transactional
+    public RowEditing.Added send(Visitor visitor, String sender, Form form, String name, Map<FieldKey, Value> answers,
+            Author author) {
+        if (form.bounds().isCounted()) {
+            // two who want the last place come one after the other
+            sql.fetch("select pg_advisory_xact_lock(hashtext({0}))", DSL.val("pressboard form " + form.table()));
+        }
+        Table table = catalog.tables().get(form.table());
+        Map<FieldKey, Value> row = form.row(table, answers, visitor.on(LocalDate.now(clock)), LocalDateTime.now(clock));
+        against(form, name, sender, table, row).ifPresent(problem -> {
+            throw new ProblemsFound(new Problems(List.of(problem)));
+        });
+        return editing.add(visitor, form.table(), row, author, new Hand.Sent(sender, name));
+    }
+}

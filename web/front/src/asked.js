@@ -1,0 +1,19 @@
+// Questions that hang on other answers come and go as these are given; which, the server knows.
+
+async function ask(form) {
+  const mine = form.asking = (form.asking ?? 0) + 1;
+  const answer = await fetch(form.dataset.asked, { method: 'POST', body: new URLSearchParams(new FormData(form)) });
+  // an answer that comes late says nothing any more
+  if (!answer.ok || mine !== form.asking) return;
+  const asked = await answer.json();
+  for (const question of form.querySelectorAll('[data-question]')) {
+    question.hidden = !asked.includes(question.dataset.question);
+  }
+}
+
+export function followAnswers() {
+  for (const form of document.querySelectorAll('form[data-asked]')) {
+    form.addEventListener('change', () => ask(form));
+    ask(form);
+  }
+}

@@ -1,0 +1,42 @@
+package org.pressboard.control;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.pressboard.form.Form;
+
+/**
+ * A form as somebody gets to see it.
+ *
+ * @param address where it is sent
+ * @param parts   what it asks for, under the headings of its parts
+ * @param token   says when it was begun
+ * @param problem why it cannot be sent, or was not; empty: nothing is wrong
+ * @param open    whether it can be sent at all
+ * @param moving  whether some questions hang on other answers
+ */
+public record AskedForm(Form form, String address, List<Part> parts, String token, String problem, boolean open,
+                        boolean moving) {
+
+    /** Questions under a heading; an empty one: none stands above them. */
+    public record Part(String heading, List<Control> controls) {
+    }
+
+    static List<Part> parts(Form form, List<Control> controls) {
+        List<Part> parts = new ArrayList<>();
+        List<Control> current = new ArrayList<>();
+        String heading = "";
+        for (Control control : controls) {
+            String begun = form.question(control.field().key()).map(question -> question.part()).orElse("");
+            if (!begun.isEmpty()) {
+                if (!current.isEmpty()) {
+                    parts.add(new Part(heading, List.copyOf(current)));
+                }
+                current.clear();
+                heading = begun;
+            }
+            current.add(control);
+        }
+        parts.add(new Part(heading, List.copyOf(current)));
+        return parts;
+    }
+}

@@ -1,0 +1,193 @@
+package org.pressboard.control;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.pressboard.condition.Condition;
+import org.pressboard.condition.Standpoint;
+import org.pressboard.editing.FormSending;
+import org.pressboard.form.Form;
+import org.pressboard.form.Question;
+import org.pressboard.grant.Sight;
+import org.pressboard.grant.Visitor;
+import org.pressboard.problem.Problem;
+import org.pressboard.rows.RowPicker;
+import org.pressboard.sheet.Words;
+import org.pressboard.signin.Browsers;
+import org.pressboard.signin.Seal;
+import org.pressboard.table.Field;
+import org.pressboard.table.Referring;
+import org.pressboard.table.Table;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.Value;
+import org.springframework.context.MessageSource;
+import org.springframework.stereotype.Component;
+import org.springframework.util.MultiValueMap;
+
+/** Lays forms before people, and reads what they send. */
+@Component
+public class FormDesk {
+
+    /** No field of a table is called so: only programs fill it in. */
+    static final String TRAP = "website";
+
+    static final String TOKEN = "begun";
+    private static final Duration LONGEST = Duration.ofDays(2);
+
+    private final CalledRows references;
+    private final RowPicker picker;
+    private final FormSending sending;
+    private final Browsers browsers;
+    private final Seal seal;
+    private final MessageSource messages;
+    private final Clock clock;
+    private final Duration shortest;
+
+    FormDesk(CalledRows references, RowPicker picker, FormSending sending, Browsers browsers, Seal seal,
+            MessageSource messages, Clock clock,
+            @org.springframework.beans.factory.annotation.Value("${pressboard.shortest-filling:2s}") Duration shortest) {
+        this.references = references;
+        this.picker = picker;
+        this.sending = sending;
+        this.browsers = browsers;
+        this.seal = seal;
+        this.messages = messages;
+        this.clock = clock;
+        this.shortest = shortest;
+    }
+
+    /** A form somebody is to fill in: who, and what they see of its table. */
+    public record Sitting(Form form, Sight sight, Visitor visitor, String address, Locale language) {
+
+        Table table() {
+            return sight.table();
+        }
+
+        public List<Field> fields() {
+            return form.questions().stream().map(question -> question.asked(table())).toList();
+        }
+    }
+
+    /** As a section of a page, where rows remember it by that name. */
+    public AskedForm lay(Sitting sitting, boolean may, String name, HttpServletRequest request) {
+        return may ? begin(sitting, Map.of(), sending.against(sitting.form, name, browsers.sender(request))) : closed(sitting);
+    }
+
+    /** The same where nothing is sent from: whoever looks would have it so. */
+    public AskedForm proof(Sitting sitting, boolean may) {
+        return may ? begin(sitting, Map.of(), sitting.form.bounds().against(LocalDate.now(clock), 0, 0)) : closed(sitting);
+    }
+
+    /** One that they may not send. */
+    public static AskedForm closed(Sitting sitting) {
+        return new AskedForm(sitting.form, sitting.address, List.of(), "", "", false, false);
+    }
+
+    /** The form as it begins; {@code given} are answers that the address brings along. */
+    public AskedForm begin(Sitting sitting, Map<String, String> given, Optional<Problem> against) {
+        Words words = words(sitting);
+        RowForm form = RowForm.of(sitting.fields(), starts(sitting, given), words);
+        return asked(sitting, form, against.map(words::say).orElse(""), against.isEmpty(), token(sitting));
+    }
+
+    public AskedForm again(Sitting sitting, RowForm form, String problem, String token) {
+        return asked(sitting, form, problem, true, token);
+    }
+
+    private static AskedForm asked(Sitting sitting, RowForm form, String problem, boolean open, String token) {
+        boolean moving = sitting.form.questions().stream().anyMatch(each -> !each.when().equals(Condition.ALWAYS));
+        return new AskedForm(sitting.form, sitting.address, AskedForm.parts(sitting.form, form.controls()), token, problem,
+                open, moving);
+    }
+
+    private Map<FieldKey, Value> starts(Sitting sitting, Map<String, String> given) {
+        Map<FieldKey, Value> starts = new HashMap<>();
+        for (Question question : sitting.form.questions()) {
+            Field field = sitting.table().field(question.field());
+            Optional.ofNullable(question.start() == null ? field.start() : question.start())
+                    .flatMap(start -> start.resolve(standpoint(sitting))).ifPresent(value -> starts.put(field.key(), value));
+            String called = given.getOrDefault("v." + field.key(), "");
+            if (!called.isEmpty()) {
+                given(sitting, field, called).ifPresent(value -> starts.put(field.key(), value));
+            }
+        }
+        return starts;
+    }
+
+    private Optional<Value> given(Sitting sitting, Field field, String called) {
+        return field.type() instanceof Referring referring ? RowPicker.just(picker.find(sitting.sight.of(referring.to()),
+                sitting.visitor, standpoint(sitting), called, sitting.language), called).map(Value.class::cast)
+                : field.type().read(called);
+    }
+
+    private Standpoint standpoint(Sitting sitting) {
+        return sitting.visitor.on(LocalDate.now(clock));
+    }
+
+    /** What was sent, with what is wrong of what is asked said at its place. */
+    public RowForm read(Sitting sitting, MultiValueMap<String, String> parameters) {
+        CalledRows.Named named = references.named(sitting.sight, sitting.visitor, sitting.fields(), parameters, sitting.language);
+        RowForm form = named.restored(RowForm.sent(sitting.fields(), named.parameters(), words(sitting), words(sitting)),
+                words(sitting));
+        Set<FieldKey> asked = asked(sitting, form);
+        Map<FieldKey, Problem> missing = new HashMap<>();
+        sitting.fields().stream().filter(field -> asked.contains(field.key())).forEach(field ->
+                field.rules().check(form.values().getOrDefault(field.key(), Optional.empty()).orElse(null))
+                        .ifPresent(problem -> missing.put(field.key(), problem)));
+        // a field whose text does not fit has said so itself
+        missing.keySet().removeIf(key -> form.controls().stream().anyMatch(control -> control.field().key().equals(key)
+                && !control.problem().isEmpty()));
+        RowForm checked = form.with(missing, words(sitting));
+        return new RowForm(checked.controls().stream().map(control -> asked.contains(control.field().key()) ? control
+                : control.wrong("")).toList(), checked.values(), checked.was());
+    }
+
+    /** The fields of the questions that are asked of whoever has answered so. */
+    public Set<FieldKey> asked(Sitting sitting, RowForm form) {
+        Set<FieldKey> asked = new HashSet<>();
+        sitting.form.asked(answers(form), standpoint(sitting)).forEach(question -> asked.add(question.field()));
+        return asked;
+    }
+
+    public static Map<FieldKey, Value> answers(RowForm form) {
+        Map<FieldKey, Value> answers = new HashMap<>();
+        form.values().forEach((field, value) -> value.ifPresent(is -> answers.put(field, is)));
+        return answers;
+    }
+
+    private String token(Sitting sitting) {
+        return seal.on(clock.millis() + " " + sitting.address);
+    }
+
+    /** Why it seems that no person has filled it in; empty: it does not. */
+    public Optional<String> suspicion(Sitting sitting, MultiValueMap<String, String> parameters) {
+        if (!Optional.ofNullable(parameters.getFirst(TRAP)).orElse("").isEmpty()) {
+            return Optional.of("form.trap");
+        }
+        Optional<Long> begun = seal.check(Optional.ofNullable(parameters.getFirst(TOKEN)).orElse(""))
+                .filter(text -> text.endsWith(" " + sitting.address)).map(text -> Long.valueOf(text.split(" ")[0]));
+        long took = clock.millis() - begun.orElse(0L);
+        if (begun.isEmpty() || took > LONGEST.toMillis()) {
+            return Optional.of("form.stale");
+        }
+        return took < shortest.toMillis() ? Optional.of("form.quick") : Optional.empty();
+    }
+
+    /** The token to go on with: the one that was sent, unless it is good no more. */
+    public String token(Sitting sitting, MultiValueMap<String, String> parameters, Optional<String> suspicion) {
+        return suspicion.filter("form.stale"::equals).isPresent() ? token(sitting)
+                : Optional.ofNullable(parameters.getFirst(TOKEN)).orElse("");
+    }
+
+    public Words words(Sitting sitting) {
+        return new Words(messages, sitting.language);
+    }
+}

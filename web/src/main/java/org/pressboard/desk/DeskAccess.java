@@ -1,0 +1,94 @@
+package org.pressboard.desk;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.Drafts;
+import org.pressboard.edition.Access;
+import org.pressboard.edition.Page;
+import org.pressboard.grant.Audience;
+import org.pressboard.grant.Group;
+import org.pressboard.signin.SignedIn;
+import org.springframework.stereotype.Controller;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** Who gets to a page and to the listings on it, and what others get instead; part of the draft. */
+@Controller
+class DeskAccess {
+
+    private static final String GROUP = "group:";
+
+    private final Catalog catalog;
+    private final Drafts drafts;
+
+    DeskAccess(Catalog catalog, Drafts drafts) {
+        this.catalog = catalog;
+        this.drafts = drafts;
+    }
+
+    /**
+     * Somebody who may be let to something.
+     *
+     * @param name as it is sent
+     */
+    public record Choice(String name, String label) {
+    }
+
+    /** Those who can be chosen beside everybody: members, and each group of them. */
+    static List<Choice> choices(List<Group> groups) {
+        return Stream.concat(Stream.of(new Choice("members", "members")), groups.stream()
+                .map(group -> new Choice(GROUP + group.key(), group.label()))).toList();
+    }
+
+    /** As they are sent; of none, everybody is meant. */
+    static List<String> names(List<Audience> audiences) {
+        return audiences.stream().map(DeskAccess::name).toList();
+    }
+
+    private static String name(Audience audience) {
+        return switch (audience) {
+            case Audience.Everyone everyone -> "everyone";
+            case Audience.Members members -> "members";
+            case Audience.Those those -> GROUP + those.group();
+        };
+    }
+
+    @PostMapping("/desk/pages/{key}/access")
+    String change(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters,
+            RedirectAttributes flash) {
+        Page draft = DraftedPages.find(catalog, key).draft();
+        List<Group> groups = catalog.groups();
+        Access.Otherwise otherwise = Stream.of(Access.Otherwise.values())
+                .filter(each -> each.name().equals(parameters.getFirst("otherwise"))).findFirst()
+                .orElse(Access.Otherwise.NOT_THERE);
+        String message = Objects.requireNonNullElse(parameters.getFirst("message"), "").strip().replace("\0", "");
+        List<Access.OfListing> listings = new ArrayList<>();
+        draft.listings().forEach(listing -> {
+            List<Audience> some = audiences(parameters.get("l." + listing.key()), groups);
+            if (!some.isEmpty()) {
+                listings.add(new Access.OfListing(listing.key(), some));
+            }
+        });
+        Access access = new Access(audiences(parameters.get("who"), groups), otherwise,
+                message.substring(0, Math.min(message.length(), Access.LONGEST_MESSAGE)), listings);
+        drafts.change(draft.key(), SignedIn.author().who(), page -> page.letting(access));
+        flash.addFlashAttribute("said", "Kept; it holds from the next edition on.");
+        return "redirect:/desk/pages/" + key;
+    }
+
+    private static List<Audience> audiences(@org.jspecify.annotations.Nullable List<String> names, List<Group> groups) {
+        return names == null ? List.of() : names.stream().flatMap(name -> audience(name, groups).stream()).toList();
+    }
+
+    private static Optional<Audience> audience(String name, List<Group> groups) {
+        return name.equals("members") ? Optional.of(Audience.MEMBERS) : groups.stream()
+                .filter(group -> name.equals(GROUP + group.key())).findFirst().map(group -> Audience.those(group.key()));
+    }
+}

@@ -1,0 +1,190 @@
+package org.pressboard.desk.bench;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.Drafts;
+import org.pressboard.edition.Differences;
+import org.pressboard.edition.Page;
+import org.pressboard.edition.PageKey;
+import org.pressboard.form.Form;
+import org.pressboard.form.FormKey;
+import org.pressboard.grant.Audience;
+import org.pressboard.grant.Grant;
+import org.pressboard.grant.Group;
+import org.pressboard.grant.Verb;
+import org.pressboard.desk.DraftedPages;
+import org.pressboard.problem.ProblemsFound;
+import org.pressboard.sheet.Moments;
+import org.pressboard.sheet.NotThere;
+import org.pressboard.signin.SignedIn;
+import org.pressboard.table.Table;
+import org.pressboard.table.Tables;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.Names;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** Forms: which there are, and for each its ticket with the proof beside it. */
+@Controller
+class FormBench {
+
+    private static final int STEPS = 30;
+    private static final String AT = "/desk/forms/{page}/{form}";
+
+    private final Catalog catalog;
+    private final Drafts drafts;
+    private final BenchWords words;
+
+    FormBench(Catalog catalog, Drafts drafts, BenchWords words) {
+        this.catalog = catalog;
+        this.drafts = drafts;
+        this.words = words;
+    }
+
+    /** A form and the page that it is on. */
+    public record FormLine(Page page, Form form, String into) {
+    }
+
+    @GetMapping("/desk/forms")
+    String forms(Model model) {
+        Tables tables = catalog.tables();
+        List<Page> pages = catalog.pages().values().stream().map(page -> page.draft()).toList();
+        model.addAttribute("forms", pages.stream().flatMap(page -> page.forms().stream().flatMap(form ->
+                tables.find(form.table()).stream().map(table -> new FormLine(page, form, table.label())))).toList());
+        model.addAttribute("pages", pages);
+        model.addAttribute("tables", tables.all());
+        return "desk/forms";
+    }
+
+    /** Makes a form for rows of a table, on a page that is there or on one of its own, and goes on to its ticket. */
+    @PostMapping("/desk/forms")
+    String make(@RequestParam String table, @RequestParam(defaultValue = "") String page,
+            @RequestParam(defaultValue = "") String title) {
+        Table into = catalog.tables().all().stream().filter(each -> each.key().name().equals(table)).findFirst()
+                .orElseThrow(() -> new NotThere("not-there.table"));
+        String named = title.isBlank() ? into.label() : title.strip().replace("\0", "");
+        String called = named.substring(0, Math.min(named.length(), Form.LONGEST_TITLE));
+        if (page.isEmpty()) {
+            PageKey key = PageKey.from(called, catalog.pageKeys());
+            Form form = Form.suggested(new FormKey(Names.from(called, "-", "form")), into, called);
+            catalog.addPage(new Page(key, called, List.of()).holding(List.of(form)));
+            return "redirect:/desk/forms/" + key + "/" + form.key();
+        }
+        Page draft = DraftedPages.find(catalog, page).draft();
+        Set<String> taken = draft.forms().stream().map(form -> form.key().name()).collect(Collectors.toCollection(HashSet::new));
+        Form form = Form.suggested(new FormKey(Names.unique(Names.from(called, "-", "form"), "-", taken)), into, called);
+        drafts.change(draft.key(), who(), now -> now.holding(java.util.stream.Stream.concat(now.forms().stream(),
+                java.util.stream.Stream.of(form)).toList()));
+        return "redirect:/desk/forms/" + page + "/" + form.key();
+    }
+
+    /** Takes the form off its page. */
+    @PostMapping(AT + "/off")
+    String off(@PathVariable String page, @PathVariable String form) {
+        Page draft = DraftedPages.find(catalog, page).draft();
+        FormKey key = find(draft, form).key();
+        drafts.change(draft.key(), who(), now -> now.holding(now.forms().stream().filter(each -> !each.key().equals(key)).toList()));
+        return "redirect:/desk/forms";
+    }
+
+    @GetMapping(AT)
+    String bench(@PathVariable String page, @PathVariable String form, Model model) {
+        show(page, form, model);
+        return "desk/bench/form";
+    }
+
+    /** The ticket again where somebody else has changed it; else nothing. */
+    @GetMapping(AT + "/ticket")
+    String ticket(@PathVariable String page, @PathVariable String form, @RequestParam(defaultValue = "") String mark,
+            Model model, HttpServletResponse response) {
+        if (drafts.mark(DraftedPages.find(catalog, page).draft().key()).equals(mark)) {
+            response.setStatus(HttpStatus.NO_CONTENT.value());
+        }
+        return shown(page, form, model);
+    }
+
+    /** Changes one word of the ticket. */
+    @PostMapping(AT + "/change")
+    String change(@PathVariable String page, @PathVariable String form, @RequestParam MultiValueMap<String, String> parameters,
+            Model model) {
+        Page draft = DraftedPages.find(catalog, page).draft();
+        Form before = find(draft, form);
+        Table table = catalog.tables().get(before.table());
+        List<FieldKey> rooms = FormTicket.Room.of(catalog.tables(), table).stream().map(FormTicket.Room::key).toList();
+        String what = Objects.requireNonNullElse(parameters.getFirst("do"), "");
+        try {
+            drafts.change(draft.key(), who(), now -> now.changing(before.key(), it -> new FormChange(table, rooms, parameters).of(it, what)));
+        } catch (ProblemsFound against) {
+            model.addAttribute("problem", words.desk().say(against.problems().all().getFirst()));
+        }
+        return shown(page, form, model);
+    }
+
+    @PostMapping(AT + "/undo")
+    String undo(@PathVariable String page, @PathVariable String form, Model model) {
+        drafts.undo(DraftedPages.find(catalog, page).draft().key());
+        return shown(page, form, model);
+    }
+
+    @PostMapping(AT + "/redo")
+    String redo(@PathVariable String page, @PathVariable String form, Model model) {
+        drafts.redo(DraftedPages.find(catalog, page).draft().key());
+        return shown(page, form, model);
+    }
+
+    private String shown(String page, String form, Model model) {
+        show(page, form, model);
+        return "desk/bench/form-ticket :: ticket";
+    }
+
+    private void show(String page, String key, Model model) {
+        Page draft = DraftedPages.find(catalog, page).draft();
+        Tables tables = catalog.tables();
+        Form form = find(draft, key);
+        Table table = tables.find(form.table()).orElseThrow(() -> new NotThere("not-there.table"));
+        DifferenceWords differences = words.differences(tables);
+        List<Ticket.StepLine> steps = drafts.steps(draft.key(), STEPS).stream().map(step -> new Ticket.StepLine(
+                differences.of(Differences.between(step.before(), step.after(), tables)), Moments.written(step.at()), step.who(),
+                step.takenBack())).toList();
+        model.addAttribute("page", draft);
+        model.addAttribute("pages", catalog.pages().values());
+        model.addAttribute("ticket", new FormTicket(draft.key().name(), form.of(table), table, FormTicket.Room.of(tables, table),
+                tables.people().map(tables::get).orElse(null), granted(table), drafts.mark(draft.key()), steps, words.desk()));
+        model.addAttribute("seenGroups", catalog.groups());
+        model.addAttribute("hasMembers", tables.people().isPresent());
+        model.addAttribute("words", words.desk());
+    }
+
+    /** Who may add rows to the table, in words; empty: nobody but staff. */
+    private String granted(Table table) {
+        List<Group> groups = catalog.groups();
+        return catalog.grants(table.key()).all().stream().filter(grant -> grant.verb() == Verb.ADD).map(Grant::audience)
+                .map(audience -> switch (audience) {
+                    case Audience.Everyone everyone -> words.desk().say("form.who.everyone");
+                    case Audience.Members members -> words.desk().say("form.who.members");
+                    case Audience.Those those -> groups.stream().filter(group -> group.key().equals(those.group()))
+                            .map(Group::label).findFirst().orElse("");
+                }).filter(said -> !said.isEmpty()).distinct().collect(Collectors.joining(", "));
+    }
+
+    private static Form find(Page draft, String key) {
+        return Optional.of(key).filter(FormKey::isValid).map(FormKey::new).flatMap(draft::form)
+                .orElseThrow(() -> new NotThere("not-there.form"));
+    }
+
+    private static String who() {
+        return SignedIn.author().who();
+    }
+}

@@ -1,0 +1,18 @@
+package org.pressboard.site;
+
+import org.pressboard.edition.Page;
+
+/** The page is there, but not for whoever asks, and its owner wants them to be told. */
+final class PageClosed extends RuntimeException {
+
+    private final transient Page page;
+
+    PageClosed(Page page) {
+        super(page.key().name());
+        this.page = page;
+    }
+
+    Page page() {
+        return page;
+    }
+}
