@@ -1,0 +1,178 @@
+package org.pressboard.site;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.net.URI;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+import org.pressboard.mail.Outbox;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
+
+/** Forms of the demo as people send them. */
+class SendingTest extends InBrowser {
+
+    @Autowired
+    private Outbox outbox;
+
+    @Autowired
+    private JdbcTemplate database;
+
+    @Test
+    void aMemberSignsUpOnceForADayAndGetsALetter() {
+        Page page = signedIn("pavel@example.org");
+        page.navigate(address("/work-days"));
+        assertThat(violations(page)).isEmpty();
+        button(page, "Send").click();
+        assertThat(page.locator(".control-problem").first()).containsText("This is needed");
+        assertThat(page.locator("[role=alert]").first()).containsText("Nothing was sent yet");
+        page.locator("[name='v.work_day']").fill("Grease bands");
+        button(page, "Send").click();
+        assertThat(page.locator(".note-good")).containsText("You are on the list");
+        assertThat(outbox.latest(null, 20)).anySatisfy(posted -> {
+            assertThat(posted.letter().to()).isEqualTo("pavel@example.org");
+            assertThat(posted.letter().subject()).isEqualTo("Your place: Grease bands");
+        });
+        page.locator("[name='v.work_day']").fill("Grease bands");
+        button(page, "Send").click();
+        assertThat(page.locator("[role=alert]").first()).containsText("You have sent this already");
+        assertThat(page.locator("[name='v.work_day']")).hasValue("Grease bands");
+        page.locator("[name='v.work_day']").fill("Winter pruning, mill side");
+        button(page, "Send").click();
+        assertThat(page.locator("[role=alert]").first()).containsText("no place left");
+    }
+
+    @Test
+    void aPledgeIsMadeFromATreesPageAndTheHighestMoves() {
+        Page page = signedIn("wanjiru@example.org");
+        page.navigate(address("/adopt/T-012"));
+        link(page, "Pledge for a tree").click();
+        assertThat(page.locator("[name='v.tree']")).hasValue("T-012");
+        page.getByLabel("Amount").fill("a lot");
+        button(page, "Send").click();
+        assertThat(page.locator(".control-problem").first()).containsText("a lot");
+        page.getByLabel("Amount").fill("321");
+        button(page, "Send").click();
+        assertThat(page).hasURL(Pattern.compile(".*/adopt/T-012\\?sent=pledge"));
+        assertThat(page.locator(".opened-lines")).containsText("£321.00");
+        assertThat(database.queryForObject("select m.name from hosted.pledges p join hosted.members m on m.row_id = p.member "
+                + "where p.amount = 321", String.class)).isEqualTo("Wanjiru Kamau");
+    }
+
+    @Test
+    void itWorksWithoutScriptsAndTellsWhoIsNotSignedIn() {
+        Page page = withoutScripts();
+        page.navigate(address("/adopt"));
+        assertThat(page.locator(".sending")).containsText("Who sends this has to be signed in.");
+        page.locator(".sending").getByRole(AriaRole.LINK).click();
+        page.getByLabel("E-mail address").fill("odile@example.org");
+        page.getByLabel("Password").fill("quillbrook");
+        button(page, "Sign in").click();
+        assertThat(page).hasURL(address("/adopt/send/pledge"));
+        page.locator("[name='v.tree']").fill("T-039");
+        page.getByLabel("Amount").fill("44");
+        button(page, "Send").click();
+        assertThat(page.locator(".note-good")).containsText("It has arrived");
+    }
+
+    @Test
+    void whatIsForgedIsNotTaken() {
+        Page page = signedIn("bashir@example.org");
+        page.navigate(address("/adopt/send/pledge"));
+        page.evaluate("""
+                () => {
+                  const form = document.querySelector('form.fill');
+                  const add = (name, value) => form.insertAdjacentHTML('beforeend', `<input type=hidden name="${name}" value="${value}">`);
+                  add('was.member', ''); add('v.member', '1'); add('was.made_on', ''); add('v.made_on', '2001-01-01');
+                }""");
+        page.locator("[name='v.tree']").fill("T-057");
+        page.getByLabel("Amount").fill("123.45");
+        button(page, "Send").click();
+        assertThat(page.locator(".note-good")).containsText("It has arrived");
+        assertThat(database.queryForObject("select m.name || ' ' || (p.made_on = current_date) from hosted.pledges p "
+                + "join hosted.members m on m.row_id = p.member where p.amount = 123.45", String.class))
+                .isEqualTo("Bashir Nasser true");
+    }
+
+    @Test
+    void programsAreHeldOffAndPeopleLoseNothing() {
+        Page page = signedIn("fergus@example.org");
+        page.navigate(address("/adopt/send/pledge"));
+        page.evaluate("() => { document.querySelector('[name=website]').value = 'http://spam.example'; }");
+        page.locator("[name='v.tree']").fill("T-183");
+        page.getByLabel("Amount").fill("77.01");
+        button(page, "Send").click();
+        assertThat(page.locator("[role=alert]").first()).containsText("as if a program had sent it");
+        assertThat(page.getByLabel("Amount")).hasValue("77.01");
+        page.evaluate("() => { document.querySelector('[name=begun]').value = 'forged'; }");
+        button(page, "Send").click();
+        assertThat(page.locator("[role=alert]").first()).containsText("open for very long");
+        button(page, "Send").click();
+        assertThat(page.locator(".note-good")).containsText("It has arrived");
+    }
+
+    @Test
+    void nothingIsSentWithoutItsToken() {
+        HttpResponse<String> answer = send(HttpRequest.newBuilder(URI.create(address("/adopt/send/pledge")))
+                .header("Content-Type", "application/x-www-form-urlencoded")
+                .POST(HttpRequest.BodyPublishers.ofString("v.tree=T-012&was.tree=&v.amount=1&was.amount=")).build());
+        assertThat(answer.statusCode()).isIn(302, 403);
+        assertThat(get("/adopt/send/nothing").statusCode()).isEqualTo(404);
+        assertThat(get("/nowhere/send/pledge").statusCode()).isEqualTo(404);
+    }
+
+    @Test
+    void stewardsLetThroughWhatPickersAdd() {
+        Page picker = signedIn("tomas@example.org");
+        picker.navigate(address("/my-pickings"));
+        link(picker, "Add a row").click();
+        picker.locator("[name='v.tree']").fill("T-014");
+        picker.getByLabel("Day").fill("2026-11-20");
+        picker.getByLabel("Kilograms").fill("3.25");
+        assertThat(picker.getByLabel("Approved")).hasCount(0);
+        button(picker, "Add it").click();
+        assertThat(picker.locator(".note-good")).containsText("Added");
+        Page steward = signedIn("mira@example.org");
+        steward.navigate(address("/my-pickings?q=T-014"));
+        steward.locator("tr", new Page.LocatorOptions().setHasText("20 Nov 2026"))
+                .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Change")).click();
+        steward.getByLabel("Approved").selectOption("yes");
+        button(steward, "Keep").click();
+        assertThat(steward.locator(".note-good")).containsText("Changed");
+        Long row = database.queryForObject("select row_id from hosted.pickings where kilograms = 3.25 and approved", Long.class);
+        picker.navigate(address("/listings/my-pickings/rows/" + row + "/change"));
+        assertThat(picker.locator("[role=alert]")).containsText("You may not change this row");
+        // the desk's queue has no such row any more, and what waits there goes by keys
+        Page owner = signedIn("owner@example.org");
+        owner.navigate(address("/desk/tables/pickings/waiting"));
+        String before = owner.locator("main > .soft").innerText();
+        owner.keyboard().press("y");
+        assertThat(owner.locator(".note-good")).containsText("Let through");
+        assertThat(owner.locator("main > .soft").innerText()).isNotEqualTo(before);
+        button(owner, "Undo").click();
+        assertThat(owner.locator(".note-good")).isVisible();
+    }
+
+    @Test
+    void pagesAreForThoseWhoGetThere() {
+        assertThat(get("/repairs").statusCode()).isEqualTo(404);
+        assertThat(get("/listings/repairs/rows").statusCode()).isEqualTo(404);
+        assertThat(get("/my-pickings").headers().firstValue("Location").orElse("")).endsWith("/sign-in?to=%2Fmy-pickings");
+        Page picker = signedIn("ingrid@example.org");
+        picker.navigate(address("/repairs"));
+        assertThat(picker.locator("h1")).hasText("Not here");
+        forgiveConsole("404");
+        assertThat(picker.locator(".tabs")).not().containsText("Tool repairs");
+        Page steward = signedIn("mira@example.org");
+        steward.navigate(address("/repairs"));
+        assertThat(steward.locator("h1")).hasText("Tool repairs");
+        link(steward, "Add a row").click();
+        assertThat(steward.getByLabel("What is wrong")).isVisible();
+    }
+}
