@@ -57,8 +57,37 @@ Alpine.data('bench', () => ({
       member.focus();
       return;
     }
-    const { page, anchor } = proof.dataset;
+    const { page, anchor = '' } = proof.dataset;
     proof.src = (this.by ? `/desk/seen/${encodeURIComponent(this.by)}/${page}` : `/desk/proof/${page}`) + anchor;
+  },
+  // A second proof beside the first, by somebody else; both follow the ticket.
+  paired() {
+    const { pair, pairing, roomBeside } = this.$refs;
+    const isPaired = roomBeside.hidden;
+    pair.setAttribute('aria-pressed', isPaired);
+    pairing.hidden = !isPaired;
+    roomBeside.hidden = !isPaired;
+    this.seenToo();
+    this.scaled();
+  },
+  beside() {
+    const { roomBeside } = this.$refs;
+    if (!roomBeside.firstElementChild) {
+      const frame = document.createElement('iframe');
+      frame.title = roomBeside.dataset.title;
+      roomBeside.append(frame);
+      this.scaled();
+    }
+    return roomBeside.firstElementChild;
+  },
+  seenToo() {
+    const { roomBeside, seenBeside, memberBeside, proof } = this.$refs;
+    memberBeside.hidden = roomBeside.hidden || seenBeside.value !== '?';
+    if (roomBeside.hidden) return;
+    const by = seenBeside.value === '?' ? memberBeside.value.trim() : seenBeside.value;
+    const { page, anchor = '' } = proof.dataset;
+    if (by) this.beside().src = `/desk/seen/${encodeURIComponent(by)}/${page}${anchor}`;
+    else memberBeside.focus();
   },
   change() {
     if (this.opened !== 'keep') this.turn(this.root().querySelector('[data-opens=keep]'));
@@ -84,7 +113,13 @@ Alpine.data('bench', () => ({
   },
   // The proof is asked for again where it stands, with what was searched in it.
   async again() {
-    const { contentDocument: proof, contentWindow: there } = this.$refs.proof;
+    const { proof, roomBeside } = this.$refs;
+    await this.redrawn(proof);
+    if (!roomBeside.hidden && roomBeside.firstElementChild) await this.redrawn(roomBeside.firstElementChild);
+    this.sift();
+    this.said = 'The proof follows.';
+  },
+  async redrawn({ contentDocument: proof, contentWindow: there }) {
     const answer = await fetch(there.location.href);
     const fresh = new DOMParser().parseFromString(await answer.text(), 'text/html').getElementById('content');
     if (!answer.ok || !fresh || !there.htmx) {
@@ -92,8 +127,6 @@ Alpine.data('bench', () => ({
       return;
     }
     there.htmx.swap({ target: proof.getElementById('content'), text: fresh.outerHTML, swap: 'outerMorph' });
-    this.sift();
-    this.said = 'The proof follows.';
   },
 
   sized(event) {
@@ -105,11 +138,14 @@ Alpine.data('bench', () => ({
   },
   // A page wider than there is room for is drawn smaller, so that it is laid out as it will be.
   scaled() {
-    const { proof, room } = this.$refs;
-    const scale = Math.min(1, room.clientWidth / this.width);
-    proof.style.width = `${this.width}px`;
-    proof.style.height = `${room.clientHeight / scale}px`;
-    proof.style.transform = `scale(${scale})`;
+    const { proof, room, roomBeside } = this.$refs;
+    for (const [frame, around] of [[proof, room], [roomBeside.firstElementChild, roomBeside]]) {
+      if (!frame) continue;
+      const scale = Math.min(1, around.clientWidth / this.width);
+      frame.style.width = `${this.width}px`;
+      frame.style.height = `${around.clientHeight / scale}px`;
+      frame.style.transform = `scale(${scale})`;
+    }
   },
 }));
 

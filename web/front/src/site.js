@@ -1,5 +1,8 @@
 import { followAnswers } from './asked.js';
 import { start } from './common.js';
+import { followChanges } from './live.js';
+import './values.js';
 
 start();
 followAnswers();
+followChanges();

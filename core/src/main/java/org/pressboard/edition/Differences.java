@@ -96,6 +96,8 @@ public final class Differences {
     private void show(TableKey table, Show before, Show after) {
         note(before.layout() != after.layout(), Line.SHOW, "layout", after.layout());
         cards(table, before, after);
+        note(!before.totals().equals(after.totals()), Line.SHOW, after.totals().isEmpty() ? "no-totals" : "totals",
+                after.totals().stream().map(key -> label(table, after, key)).collect(Collectors.joining(", ")));
         List<FieldKey> had = before.keys();
         List<FieldKey> has = after.keys();
         has.stream().filter(key -> !had.contains(key)).forEach(key ->
@@ -172,6 +174,10 @@ public final class Differences {
                 after.changing().remove() ? "remove" : "no-remove");
         note(!before.changing().fields().equals(after.changing().fields()), Line.CHANGE,
                 after.changing().fields().isEmpty() ? "fields-shown" : "fields", labels(after, after.changing().fields()));
+        note(before.changing().inPlace() != after.changing().inPlace(), Line.CHANGE,
+                after.changing().inPlace() ? "in-place" : "not-in-place");
+        note(!before.changing().deeds().equals(after.changing().deeds())
+                || !before.changing().sending().equals(after.changing().sending()), Line.CHANGE, "buttons");
     }
 
     private void opening(Listing before, Listing after) {

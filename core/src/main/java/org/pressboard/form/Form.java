@@ -17,7 +17,6 @@ import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
-import org.pressboard.table.Temporal;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
@@ -159,16 +158,10 @@ public record Form(FormKey key, TableKey table, String title, String lead, boole
                 .ifPresent(value -> row.put(each.field(), value)));
         stamps.forEach(stamp -> {
             row.remove(stamp.field());
-            stamped(now.field(stamp.field()), stamp.value(), standpoint, moment)
+            stamp.on(now.field(stamp.field()), standpoint, moment)
                     .ifPresent(value -> row.put(stamp.field(), value));
         });
         return row;
-    }
-
-    /** Today is the moment where a moment is kept. */
-    private static Optional<Value> stamped(Field field, Operand operand, Standpoint standpoint, LocalDateTime moment) {
-        boolean isMoment = field.type() instanceof Temporal.DateTime && operand instanceof Operand.Today(int on) && on == 0;
-        return isMoment ? Optional.of(Value.of(moment)) : operand.resolve(standpoint);
     }
 
     /** The same on a page of that title and address, which it may set without asking. */

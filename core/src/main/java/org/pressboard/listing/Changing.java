@@ -11,30 +11,49 @@ import org.pressboard.value.FieldKey;
 /**
  * What visitors may change from the page, as far as grants let them.
  *
- * @param fields the fields that they fill in, in their order; none: those that are shown
+ * @param fields  the fields that they fill in, in their order; none: those that are shown
+ * @param inPlace whether single values are changed where they stand
+ * @param deeds   buttons that do one thing to a row
+ * @param sending buttons that open a form about a row
  */
-public record Changing(boolean add, boolean change, boolean remove, List<FieldKey> fields) {
+public record Changing(boolean add, boolean change, boolean remove, List<FieldKey> fields, boolean inPlace,
+                       List<Deed> deeds, List<Sending> sending) {
 
-    public static final Changing NOTHING = new Changing(false, false, false, List.of());
+    public static final Changing NOTHING = new Changing(false, false, false, List.of(), false, List.of(), List.of());
 
     public Changing {
         fields = fields == null ? List.of() : List.copyOf(fields);
+        deeds = deeds == null ? List.of() : List.copyOf(deeds);
+        sending = sending == null ? List.of() : List.copyOf(sending);
     }
 
     public boolean isAny() {
-        return add || change || remove;
+        return add || change || remove || !deeds.isEmpty() || !sending.isEmpty();
     }
 
     public Changing with(boolean mayAdd, boolean mayChange, boolean mayRemove) {
-        return new Changing(mayAdd, mayChange, mayRemove, fields);
+        return new Changing(mayAdd, mayChange, mayRemove, fields, inPlace, deeds, sending);
+    }
+
+    public Changing inPlace(boolean isInPlace) {
+        return new Changing(add, change, remove, fields, isInPlace, deeds, sending);
     }
 
     public Changing filling(List<FieldKey> others) {
-        return new Changing(add, change, remove, others);
+        return new Changing(add, change, remove, others, inPlace, deeds, sending);
+    }
+
+    public Changing doing(List<Deed> others) {
+        return new Changing(add, change, remove, fields, inPlace, others, sending);
+    }
+
+    public Changing sending(List<Sending> others) {
+        return new Changing(add, change, remove, fields, inPlace, deeds, others);
     }
 
     Changing among(Predicate<FieldKey> which) {
-        return filling(fields.stream().filter(which).toList());
+        return filling(fields.stream().filter(which).toList())
+                .doing(deeds.stream().filter(deed -> deed.isAmong(which)).toList());
     }
 
     /**

@@ -6,11 +6,14 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Duration;
 import java.util.Collection;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.Consumer;
 import java.util.regex.Pattern;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
@@ -46,6 +49,7 @@ public class ChangeFeed implements SmartLifecycle {
     private final AtomicLong numbers = new AtomicLong(System.currentTimeMillis() << 16);
     private final Map<String, Revision> current = new ConcurrentHashMap<>();
     private final CountDownLatch stopped = new CountDownLatch(1);
+    private final List<Consumer<TableKey>> listeners = new CopyOnWriteArrayList<>();
     private volatile boolean hearing;
     private volatile boolean running;
 
@@ -89,6 +93,11 @@ public class ChangeFeed implements SmartLifecycle {
         tables.forEach(table -> afterwards(ROWS + table.name() + " 0"));
     }
 
+    /** Has whoever wants it told of each table whose rows have changed, on this or another node; they must not take long. */
+    public void listen(Consumer<TableKey> listener) {
+        listeners.add(listener);
+    }
+
     private void tell(String change) {
         sql.execute("select pg_notify('pressboard_changes', {0})", DSL.val(change));
         afterwards(change);
@@ -112,6 +121,9 @@ public class ChangeFeed implements SmartLifecycle {
             current.computeIfPresent(of, (key, before) -> before.after(numbers.incrementAndGet(), lost));
         } else {
             current.put(of, next());
+        }
+        if (words.length > 1) {
+            listeners.forEach(listener -> listener.accept(new TableKey(words[1])));
         }
     }
 

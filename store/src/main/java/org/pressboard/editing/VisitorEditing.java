@@ -142,6 +142,13 @@ public class VisitorEditing {
                 : meeting(site, visitor, site.table(key), decision.rows(), rows);
     }
 
+    /** Those of these rows of which that is so, as far as the visitor sees what it asks about. */
+    @Transactional(readOnly = true)
+    public Set<Long> among(Visitor visitor, TableKey key, Condition condition, Collection<Long> rows) {
+        PublishedSite site = catalog.published();
+        return rows.isEmpty() ? Set.of() : meeting(site, visitor, site.table(key), condition, rows);
+    }
+
     /** Whether the visitor may add rows at all; which, only the row tells. */
     public boolean mayAdd(Visitor visitor, TableKey key) {
         Decision decision = catalog.published().may(visitor, Verb.ADD, key);

@@ -2,6 +2,7 @@ package org.pressboard.rows;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.math.BigDecimal;
 import java.time.Duration;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -58,6 +59,7 @@ public class FieldCounts {
     private final TransactionTemplate reading;
     private final Turns turns = new Turns(AT_ONCE);
     private final Cache<Key, Map<String, Long>> counted = Caffeine.newBuilder().maximumSize(5_000).build();
+    private final Cache<Key, Optional<BigDecimal>> sums = Caffeine.newBuilder().maximumSize(5_000).build();
     private final Cache<Key, Spread> spread = Caffeine.newBuilder().maximumSize(1_000).build();
 
     FieldCounts(DSLContext sql, Revisions revisions, PlatformTransactionManager transactions) {
@@ -148,6 +150,24 @@ public class FieldCounts {
 
     private static Field<?> byDay(Field<?> value, FieldType type) {
         return type instanceof Temporal.DateTime ? value.cast(SQLDataType.LOCALDATE) : value;
+    }
+
+    /** What the numbers of a field come to, if that is known without adding them up; nothing where no row has one. */
+    public Optional<Optional<BigDecimal>> knownSum(RowQuery query, FieldKey field) {
+        return Optional.ofNullable(sums.getIfPresent(key(query, field, List.of())));
+    }
+
+    /**
+     * What the numbers of a field come to; empty where no row has one.
+     *
+     * @throws Busy when that takes too long, or there is no turn to be had
+     */
+    public Optional<BigDecimal> sum(RowQuery query, FieldKey field, Locale language) {
+        return kept(sums, key(query, field, List.of()), () -> {
+            TableSql table = TableSql.of(query, language);
+            return Optional.ofNullable(sql.select(DSL.sum(table.told(field).coerce(SQLDataType.NUMERIC))).from(table.asTable())
+                    .where(table.condition(query.condition())).fetchOne(0, BigDecimal.class));
+        });
     }
 
     private Spread spread(TableSql table, Field<?> value, org.jooq.Condition matching, List<Value> edges) {

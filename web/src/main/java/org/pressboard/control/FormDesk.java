@@ -123,6 +123,10 @@ public class FormDesk {
     }
 
     private Optional<Value> given(Sitting sitting, Field field, String called) {
+        if (field.type() instanceof Referring referring && called.matches("#\\d{1,18}")) {
+            return picker.headings(sitting.sight.of(referring.to()), sitting.visitor, standpoint(sitting),
+                    List.of(Long.valueOf(called.substring(1)))).stream().findFirst().map(Value.class::cast);
+        }
         return field.type() instanceof Referring referring ? RowPicker.just(picker.find(sitting.sight.of(referring.to()),
                 sitting.visitor, standpoint(sitting), called, sitting.language), called).map(Value.class::cast)
                 : field.type().read(called);

@@ -32,6 +32,7 @@ import org.pressboard.grant.Openness;
 import org.pressboard.grant.Verb;
 import org.pressboard.listing.Cards;
 import org.pressboard.listing.Changing;
+import org.pressboard.listing.Deed;
 import org.pressboard.listing.Dress;
 import org.pressboard.listing.Finding;
 import org.pressboard.listing.Listing;
@@ -40,6 +41,7 @@ import org.pressboard.listing.Mark;
 import org.pressboard.listing.NarrowBy;
 import org.pressboard.listing.Opening;
 import org.pressboard.listing.Ordering;
+import org.pressboard.listing.Sending;
 import org.pressboard.listing.Show;
 import org.pressboard.listing.Shown;
 import org.pressboard.listing.SortBy;
@@ -148,10 +150,11 @@ class DemoPages {
                 keys("tree", "day", "kilograms", "grade", "approved", "picker")))));
         steps(page, listing -> listing.with(Finding.by(keys("tree", "grade"), keys("day", "grade", "approved"))),
                 listing -> listing.with(listing.find().changing(new FieldKey("day"), DemoPages::spread)),
+                listing -> listing.with(listing.show().totalling(keys("kilograms"))),
                 listing -> listing.with(Ordering.by(List.of(new SortBy(new FieldKey("day"), true)))),
                 listing -> listing.takenAwayAs(Set.of(TakeAway.CSV, TakeAway.XLSX, TakeAway.PRINT)),
-                listing -> listing.with(Changing.NOTHING.with(true, true, true).filling(keys("tree", "day", "kilograms",
-                        "grade", "approved"))),
+                listing -> listing.with(Changing.NOTHING.with(true, true, true).inPlace(true).filling(keys("tree", "day",
+                        "kilograms", "grade", "approved"))),
                 listing -> listing.with(Dress.USUAL.sayingOfNothing("You have not picked anything yet. Add what you picked.")));
         drafts.change(page, OWNER, draft -> draft.letting(new Access(List.of(Audience.MEMBERS), Access.Otherwise.SIGN_IN, "",
                 List.of())));
@@ -202,8 +205,8 @@ class DemoPages {
                         "We look forward to seeing you at ‹Work day›. If you cannot come, please tell us in time.\n\n"
                         + "Quillbrook Community Orchard")));
         PageKey page = new PageKey("work-days");
-        drafts.change(page, OWNER, draft -> draft.holding(List.of(form)).with(List.of(draft.listings().getFirst().with(
-                Opening.NONE.by(Opening.How.PAGE).showing(keys("day", "begins", "where", "what_we_do", "places", "places_left")
+        drafts.change(page, OWNER, draft -> draft.holding(List.of(form)).with(List.of(draft.listings().getFirst()
+                .with(Changing.NOTHING.sending(List.of(new Sending("sign-up", signUps, day, "Sign up")))).with(Opening.NONE.by(Opening.How.PAGE).showing(keys("day", "begins", "where", "what_we_do", "places", "places_left")
                         .stream().map(Shown::usual).toList())))));
         open(page, "work_days");
     }
@@ -219,7 +222,10 @@ class DemoPages {
         steps(page, listing -> listing.with(Finding.by(keys("tool", "what_is_wrong"), keys("state", "reported_on"))),
                 listing -> listing.with(listing.find().changing(new FieldKey("state"), DemoPages::tags)),
                 listing -> listing.with(Ordering.by(List.of(new SortBy(new FieldKey("reported_on"), true)))),
-                listing -> listing.with(Changing.NOTHING.with(true, true, true)));
+                listing -> listing.with(Changing.NOTHING.with(true, true, true).inPlace(true).doing(List.of(new Deed("Done",
+                        Condition.any(List.of(Condition.isEmpty(new FieldKey("state")), Condition.compare(new FieldKey("state"),
+                                Operator.DIFFERS, Value.of("done")))), List.of(new Stamp(new FieldKey("state"),
+                                new Operand.Fixed(Value.of("done")))))))));
         drafts.change(page, OWNER, draft -> draft.letting(new Access(List.of(stewards), Access.Otherwise.NOT_THERE, "", List.of())));
         publisher.publish(page, Map.of(), null);
     }

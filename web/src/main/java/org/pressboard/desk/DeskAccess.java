@@ -43,7 +43,7 @@ class DeskAccess {
 
     /** Those who can be chosen beside everybody: members, and each group of them. */
     static List<Choice> choices(List<Group> groups) {
-        return Stream.concat(Stream.of(new Choice("members", "members")), groups.stream()
+        return Stream.concat(Stream.of(new Choice("members", "whoever is signed in")), groups.stream()
                 .map(group -> new Choice(GROUP + group.key(), group.label()))).toList();
     }
 

@@ -41,7 +41,9 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import org.springframework.web.util.HtmlUtils;
 
 /** The tab with the pages: drafts as they will look, and publishing them. */
 @Controller
@@ -119,6 +121,14 @@ class DeskPages {
         response.setHeader("HX-Replace-Url", sheet.place().page() + sheet.query());
         model.addAttribute("sheet", sheet);
         return "sheet/sheet :: sheet";
+    }
+
+    @GetMapping("/desk/pages/{key}/{listing}/rows/totals")
+    @ResponseBody String totals(@PathVariable String key, @PathVariable String listing,
+            @RequestParam MultiValueMap<String, String> parameters) {
+        DraftedPage page = DraftedPages.find(catalog, key);
+        return HtmlUtils.htmlEscape(sheets.total(asking(page, DraftedPages.listing(page.draft(), listing), parameters),
+                catalog.site().language()));
     }
 
     @GetMapping("/desk/indexes/{key}")
@@ -206,11 +216,16 @@ class DeskPages {
     }
 
     private Sheet sheet(DraftedPage page, Listing listing, MultiValueMap<String, String> parameters) {
-        Sight sight = Sight.whole(catalog.published().tables(), listing.table());
-        Asking asking = Asking.of(listing.onPage(sight.tables(), page.draft().title(), page.draft().key().name()), sight, SignedIn.currentVisitor(), AddressPart.of(listing.key(), page.draft().listingKeys(), parameters));
         Locale language = catalog.published().site().language();
         String address = "/desk/pages/" + page.draft().key();
-        return sheets.sheet(asking, Place.atDesk(address, address + "/" + listing.key() + "/rows"), language);
+        return sheets.sheet(asking(page, listing, parameters), Place.atDesk(address, address + "/" + listing.key() + "/rows"),
+                language);
+    }
+
+    private Asking asking(DraftedPage page, Listing listing, MultiValueMap<String, String> parameters) {
+        Sight sight = Sight.whole(catalog.published().tables(), listing.table());
+        return Asking.of(listing.onPage(sight.tables(), page.draft().title(), page.draft().key().name()), sight,
+                SignedIn.currentVisitor(), AddressPart.of(listing.key(), page.draft().listingKeys(), parameters));
     }
 
     private Indexes.Progress indexes(DraftedPage page) {

@@ -3,6 +3,7 @@ package org.pressboard.filling;
 import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -18,10 +19,12 @@ import org.pressboard.control.CalledRows;
 import org.pressboard.editing.RowEditing;
 import org.pressboard.editing.VisitorEditing;
 import org.pressboard.control.RowForm;
+import org.pressboard.form.Stamp;
 import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
 import org.pressboard.history.Author;
 import org.pressboard.listing.Changing;
+import org.pressboard.listing.Deed;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.sheet.Asking;
@@ -231,6 +234,124 @@ class FillingController {
         }
     }
 
+    /** A single value, to be changed where it stands. */
+    @GetMapping(ROW + "/value/{field}")
+    String value(@PathVariable String listing, @PathVariable long row, @PathVariable String field,
+            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model, HttpServletRequest request) {
+        Filling filling = single(listing, field, parameters, language, request);
+        Row found = find(filling, row);
+        if (!may(filling, Verb.CHANGE, row)) {
+            throw new NotThere("not-there.one-row");
+        }
+        return single(filling, RowForm.of(filling.fields, found.values(), words(filling)), row, field, model);
+    }
+
+    @PostMapping(ROW + "/value/{field}")
+    String keep(@PathVariable String listing, @PathVariable long row, @PathVariable String field,
+            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
+            HttpServletRequest request) {
+        Filling filling = single(listing, field, parameters, language, request);
+        find(filling, row);
+        RowForm form = sent(filling, parameters);
+        if (!form.isWrong()) {
+            try {
+                RowEditing.Outcome outcome = editing.change(filling.visitor, filling.table().key(), row, form.was(), form.values(),
+                        author());
+                if (outcome instanceof RowEditing.Outcome.Done(Long act)) {
+                    return kept(filling, act, model);
+                }
+                form = with(form, outcome, filling, model);
+            } catch (ProblemsFound refused) {
+                model.addAttribute("problem", words(filling).say(refused.problems().all().getFirst()));
+            }
+        }
+        return single(filling, form, row, field, model);
+    }
+
+    private Filling single(String listing, String field, MultiValueMap<String, String> parameters, Locale language,
+            HttpServletRequest request) {
+        Filling filling = filling(listing, parameters, language, request);
+        offered(filling.changing().change() && filling.changing().inPlace());
+        List<Field> one = filling.fields.stream().filter(each -> each.key().name().equals(field)).toList();
+        offered(!one.isEmpty());
+        return new Filling(filling.open, filling.visitor, language, one);
+    }
+
+    private String single(Filling filling, RowForm form, long row, String field, Model model) {
+        model.addAttribute("form", form);
+        model.addAttribute("rows", rows(filling));
+        model.addAttribute("valueAt", rows(filling) + "/" + row + "/value/" + field);
+        return "site/controls :: value";
+    }
+
+    private String kept(Filling filling, @Nullable Long act, Model model) {
+        model.addAttribute("said", words(filling).say(act == null ? "change.same" : "change.changed"));
+        model.addAttribute("undo", filling.visitor.kind() == Visitor.Kind.ANYONE ? null : act);
+        model.addAttribute("undoAt", "/listings/" + filling.asking().listing().key() + "/undo");
+        return "site/controls :: kept";
+    }
+
+    private static String rows(Filling filling) {
+        return "/listings/" + filling.asking().listing().key() + "/rows";
+    }
+
+    /** Asks once more before a button does to a row what it does. */
+    @GetMapping(ROW + "/do/{number:\\d{1,2}}")
+    String askToDo(@PathVariable String listing, @PathVariable long row, @PathVariable int number,
+            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model, HttpServletRequest request) {
+        Filling filling = filling(listing, parameters, language, request);
+        Deed deed = deed(filling, number);
+        Row found = find(filling, row);
+        frame(filling, found, model);
+        model.addAttribute("deed", deed.label());
+        model.addAttribute("at", rows(filling) + "/" + row + "/do/" + number);
+        if (!isToBeDone(filling, deed, row)) {
+            model.addAttribute("problem", words(filling).say("problem.not-granted.change-this"));
+        }
+        return "site/deed";
+    }
+
+    @PostMapping(ROW + "/do/{number:\\d{1,2}}")
+    String carryOut(@PathVariable String listing, @PathVariable long row, @PathVariable int number,
+            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model, HttpServletRequest request,
+            RedirectAttributes flash) {
+        Filling filling = filling(listing, parameters, language, request);
+        Deed deed = deed(filling, number);
+        Row found = find(filling, row);
+        Map<FieldKey, Optional<Value>> was = new HashMap<>();
+        Map<FieldKey, Optional<Value>> give = new HashMap<>();
+        sheets.row(filling.asking(), row, deed.gives().stream().map(Stamp::field).toList(), language).ifPresent(now ->
+                deed.gives().forEach(stamp -> {
+                    was.put(stamp.field(), now.find(stamp.field()));
+                    give.put(stamp.field(), stamp.on(filling.table().field(stamp.field()),
+                            filling.visitor.on(LocalDate.now(clock)), LocalDateTime.now(clock)));
+                }));
+        try {
+            offered(isToBeDone(filling, deed, row));
+            if (editing.change(filling.visitor, filling.table().key(), row, was, give, author())
+                    instanceof RowEditing.Outcome.Done(Long act)) {
+                return back(filling, act == null ? "change.same" : "change.changed", act, flash);
+            }
+            model.addAttribute("problem", words(filling).say("problem.not-granted.change-this"));
+        } catch (ProblemsFound refused) {
+            model.addAttribute("problem", words(filling).say(refused.problems().all().getFirst()));
+        }
+        frame(filling, found, model);
+        model.addAttribute("deed", deed.label());
+        return "site/deed";
+    }
+
+    private static Deed deed(Filling filling, int number) {
+        List<Deed> deeds = filling.changing().deeds();
+        offered(number >= 1 && number <= deeds.size());
+        return deeds.get(number - 1);
+    }
+
+    private boolean isToBeDone(Filling filling, Deed deed, long row) {
+        return may(filling, Verb.CHANGE, row)
+                && !editing.among(filling.visitor, filling.table().key(), deed.when(), Set.of(row)).isEmpty();
+    }
+
     /** What rows are called that a field of the form could lead to, as far as the visitor sees them. */
     @GetMapping(LISTING + "/refer/{field}")
     String refer(@PathVariable String listing, @PathVariable String field, @RequestParam(defaultValue = "") String called,
@@ -293,7 +414,7 @@ class FillingController {
 
     private void frame(Filling filling, @Nullable Row row, Model model) {
         model.addAttribute("page", filling.open.page());
-        model.addAttribute("rows", "/listings/" + filling.asking().listing().key() + "/rows");
+        model.addAttribute("rows", rows(filling));
         model.addAttribute("query", filling.asking().query());
         model.addAttribute("label", filling.table().label());
         model.addAttribute("row", row);

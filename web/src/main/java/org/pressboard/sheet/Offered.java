@@ -1,51 +1,108 @@
 package org.pressboard.sheet;
 
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.editing.VisitorEditing;
 import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.Changing;
-import org.pressboard.table.TableKey;
+import org.pressboard.listing.Deed;
+import org.pressboard.listing.Listing;
+import org.pressboard.listing.Sending;
+import org.pressboard.table.Field;
+import org.pressboard.table.Table;
+import org.pressboard.value.FieldKey;
 
 /**
  * What the visitor may change of a listing: as far as the listing offers it and grants let them.
  *
- * @param add  where a row is added; {@code null}: they may not
- * @param rows for each row that they may do something with, where
+ * @param add    where a row is added; {@code null}: they may not
+ * @param rows   for each row that they may do something with, where
+ * @param values the fields whose values are changed where they stand, and in which rows
  */
-public record Offered(@Nullable String add, Map<Long, Link> rows) {
+public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Values values) {
 
-    static final Offered NOTHING = new Offered(null, Map.of());
+    static final Offered NOTHING = new Offered(null, Map.of(), new Values(Set.of(), Set.of()));
 
     /** Where something is done, and what it is called. */
     public record Link(String address, String text) {
+    }
+
+    /** Single values that can be changed. */
+    public record Values(Set<FieldKey> fields, Set<Long> rows) {
     }
 
     public boolean isAny() {
         return !rows.isEmpty();
     }
 
-    static Offered of(VisitorEditing editing, Visitor visitor, TableKey table, Changing changing, Place place,
+    List<Link> of(long row) {
+        return rows.getOrDefault(row, List.of());
+    }
+
+    static Offered of(VisitorEditing editing, Visitor visitor, Table table, Listing listing, Place place,
             Collection<Long> rows, Words words) {
-        if (!changing.isAny() || !place.isChangeable()) {
-            return NOTHING;
+        Changing changing = listing.changing();
+        return !changing.isAny() || !place.isChangeable() ? NOTHING
+                : new Offering(editing, visitor, table, changing, place, rows, words).offered(listing.shown());
+    }
+
+    /** Works out what is offered. For one use. */
+    private record Offering(VisitorEditing editing, Visitor visitor, Table table, Changing changing, Place place,
+                            Collection<Long> rows, Words words) {
+
+        Offered offered(List<FieldKey> shown) {
+            boolean changes = changing.change() || !changing.deeds().isEmpty();
+            Set<Long> changeable = changes ? editing.may(visitor, Verb.CHANGE, table.key(), rows) : Set.of();
+            Map<Long, List<Link>> links = new HashMap<>();
+            sending(links);
+            for (int i = 0; i < changing.deeds().size(); i++) {
+                deed(i, changing.deeds().get(i), changeable, links);
+            }
+            if (changing.change()) {
+                changeable.forEach(row -> add(links, row, place.changing("/" + row + "/change"), words.say("change.change")));
+            }
+            if (changing.remove()) {
+                // of a row that is changed, the form leads on to that
+                Set<Long> others = new HashSet<>(rows);
+                others.removeAll(changing.change() ? changeable : Set.of());
+                editing.may(visitor, Verb.REMOVE, table.key(), others).forEach(row ->
+                        add(links, row, place.changing("/" + row + "/remove"), words.say("change.remove")));
+            }
+            boolean mayAdd = changing.add() && editing.mayAdd(visitor, table.key());
+            boolean isInPlace = changing.change() && changing.inPlace() && place.isOnSite();
+            return new Offered(mayAdd ? place.changing("/add") : null, links,
+                    isInPlace ? new Values(fields(shown), changeable) : NOTHING.values);
         }
-        Map<Long, Link> links = new HashMap<>();
-        if (changing.change()) {
-            editing.may(visitor, Verb.CHANGE, table, rows).forEach(row -> links.put(row,
-                    new Link(place.changing("/" + row + "/change"), words.say("change.change"))));
+
+        private Set<FieldKey> fields(List<FieldKey> shown) {
+            boolean letsThrough = editing.mayLetThrough(visitor, table.key());
+            return changing.filled(table, shown).stream().map(Field::key)
+                    .filter(key -> shown.contains(key) && (letsThrough || !key.equals(table.approval()))).collect(Collectors.toSet());
         }
-        if (changing.remove()) {
-            // of a row that is changed, the form leads on to that
-            List<Long> others = rows.stream().filter(row -> !links.containsKey(row)).toList();
-            editing.may(visitor, Verb.REMOVE, table, others).forEach(row -> links.put(row,
-                    new Link(place.changing("/" + row + "/remove"), words.say("change.remove"))));
+
+        private void deed(int number, Deed deed, Set<Long> changeable, Map<Long, List<Link>> links) {
+            editing.among(visitor, table.key(), deed.when(), changeable).forEach(row ->
+                    add(links, row, place.changing("/" + row + "/do/" + (number + 1)), deed.label()));
         }
-        boolean mayAdd = changing.add() && editing.mayAdd(visitor, table);
-        return new Offered(mayAdd ? place.changing("/add") : null, links);
+
+        private void sending(Map<Long, List<Link>> links) {
+            for (Sending sending : changing.sending()) {
+                if (editing.mayAdd(visitor, sending.into())) {
+                    rows.forEach(row -> add(links, row, place.sending(sending.form(), sending.by().name(), row), sending.label()));
+                }
+            }
+        }
+
+        private static void add(Map<Long, List<Link>> links, long row, String address, String text) {
+            links.computeIfAbsent(row, key -> new ArrayList<>()).add(new Link(address, text));
+        }
     }
 }

@@ -16,18 +16,20 @@ import org.springframework.web.util.HtmlUtils;
  * @param previous the address of the row before it in the list; {@code null}: none is known
  * @param next     that of the row behind it
  * @param table    the table whose row it is
- * @param change   where it is changed; {@code null}: the visitor may not
+ * @param live     the listing whose changes the page hears of; {@code null}: it hears of none
+ * @param changes  what the visitor may do with it, and where
  */
 public record Opened(String title, List<Picture> pictures, List<Cell> lines, String how, String back,
-                     @Nullable String previous, @Nullable String next, TableKey table, Offered.@Nullable Link change) {
+                     @Nullable String previous, @Nullable String next, TableKey table, @Nullable String live,
+                     List<Offered.Link> changes) {
 
     /** A picture: at its whole size, as large as there is room for, and small. */
     public record Picture(String whole, String large, String small) {
     }
 
     /** The same with where it is changed. */
-    Opened offering(Offered.@Nullable Link link) {
-        return new Opened(title, pictures, lines, how, back, previous, next, table, link);
+    Opened offering(List<Offered.Link> links) {
+        return new Opened(title, pictures, lines, how, back, previous, next, table, live, links);
     }
 
     /** Whether the title has figures in it, which are not set in the type of headings. */

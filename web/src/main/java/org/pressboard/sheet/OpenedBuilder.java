@@ -50,7 +50,7 @@ final class OpenedBuilder {
         return new Opened(title(row), pictures(row, looks), new Cells(table, lines, words, FileAnswer.IN_LISTS).whole(row),
                 new Look(listing.show().layout(), listing.show().cards(), listing.dress(), listing.opening()).how(),
                 place.page() + asking.query(), neighbour(row, rows, query, language, -1),
-                neighbour(row, rows, query, language, 1), table.key(), null);
+                neighbour(row, rows, query, language, 1), table.key(), place.live(), List.of());
     }
 
     private boolean isPicture(Shown look) {

@@ -1,6 +1,7 @@
 package org.pressboard.sheet;
 
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 import org.pressboard.listing.TakeAway;
 
 /**
@@ -14,6 +15,16 @@ import org.pressboard.listing.TakeAway;
  * @param tallies  the address that counts what one can narrow to; empty: nobody counts
  */
 public record Place(String page, String rows, String takeAway, String opening, String picking, String tallies) {
+
+    /** The listing whose changes an open page hears of; {@code null}: it hears of none. */
+    public @Nullable String live() {
+        return isOnSite() ? rows.substring("/listings/".length(), rows.length() - "/rows".length()) : null;
+    }
+
+    /** Where a form of the page is filled in about a row. */
+    String sending(String form, String field, long row) {
+        return isOnSite() ? page + "/send/" + form + "?v." + field + "=%23" + row : NOWHERE;
+    }
 
     /** An address that leads nowhere else. */
     private static final String NOWHERE = "#nothing-changes-in-a-proof";
@@ -29,7 +40,7 @@ public record Place(String page, String rows, String takeAway, String opening, S
         return isOnSite() || isProof();
     }
 
-    private boolean isOnSite() {
+    boolean isOnSite() {
         return rows.startsWith("/listings/");
     }
 

@@ -3,6 +3,7 @@ package org.pressboard.sheet;
 import java.util.List;
 import java.util.function.LongFunction;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.value.FieldKey;
 import org.springframework.web.util.HtmlUtils;
 
 /**
@@ -21,17 +22,26 @@ final class RowsMarkup {
     private final Place place;
     private final Look look;
 
-    private final @Nullable LongFunction<String> changes;
+    private final Changes changes;
 
-    private RowsMarkup(int cells, Place place, Look look, @Nullable LongFunction<String> changes) {
+    /**
+     * What of the rows is changed from where they stand.
+     *
+     * @param links  the links by which a row is; {@code null}: none is
+     * @param fields the fields that the cells of a line are of
+     * @param values the values that are changed where they stand
+     */
+    record Changes(@Nullable LongFunction<String> links, List<FieldKey> fields, Offered.Values values) {
+    }
+
+    private RowsMarkup(int cells, Place place, Look look, Changes changes) {
         this.changes = changes;
         this.place = place;
         this.look = look;
         this.html = new StringBuilder(cells * BYTES_OF_A_CELL);
     }
 
-    /** @param changes the link by which a row is changed; {@code null}: none is */
-    static String of(List<Sheet.Line> lines, Place place, Look look, @Nullable LongFunction<String> changes) {
+    static String of(List<Sheet.Line> lines, Place place, Look look, Changes changes) {
         RowsMarkup markup = new RowsMarkup(lines.isEmpty() ? 0 : lines.size() * lines.getFirst().cells().size(), place, look,
                 changes);
         lines.forEach(markup::row);
@@ -50,19 +60,26 @@ final class RowsMarkup {
                     .append("\"></td>");
         }
         boolean hasButton = look.hasButton() && place.opening().isEmpty();
-        line.cells().forEach(cell -> cell(cell, hasButton ? "" : line.opens(), line.mark().signs()));
+        boolean isChangeable = changes.values.rows().contains(line.rowId());
+        for (int i = 0; i < line.cells().size(); i++) {
+            Cell cell = line.cells().get(i);
+            boolean isValue = isChangeable && changes.values.fields().contains(changes.fields.get(i));
+            cell(cell, hasButton ? "" : line.opens(), line.mark().signs(),
+                    isValue ? place.rows() + "/" + line.rowId() + "/value/" + changes.fields.get(i) : "");
+        }
         if (hasButton) {
             html.append("<td role=\"cell\" class=\"opener\">");
             new CellMarkup(html).button(line, look.opening().button());
             html.append("</td>");
         }
-        if (changes != null) {
-            html.append("<td role=\"cell\" class=\"opener\">").append(changes.apply(line.rowId())).append("</td>");
+        if (changes.links != null) {
+            html.append("<td role=\"cell\" class=\"opener\">").append(changes.links.apply(line.rowId())).append("</td>");
         }
         html.append("</tr>\n");
     }
 
-    private void cell(Cell cell, String address, String signs) {
+    /** @param value where the value is changed; empty: it is not, from here */
+    private void cell(Cell cell, String address, String signs, String value) {
         html.append("<td role=\"cell\" class=\"").append(cell.kind()).append(modifier(cell))
                 .append(cell.column()).append("\" data-label=\"").append(HtmlUtils.htmlEscape(cell.label())).append("\">");
         if (cell.naming()) {
@@ -77,7 +94,13 @@ final class RowsMarkup {
         } else {
             new CellMarkup(html).write(cell);
         }
-        html.append(opens ? "</a></td>" : "</td>");
+        html.append(opens ? "</a>" : "");
+        if (!value.isEmpty()) {
+            html.append("<button type=\"button\" class=\"value\" data-value=\"").append(HtmlUtils.htmlEscape(value))
+                    .append("\" aria-label=\"").append(HtmlUtils.htmlEscape(cell.label() + ": " + cell.text()))
+                    .append("\"></button>");
+        }
+        html.append("</td>");
     }
 
     /** Short texts such as codes are not broken at their hyphens; endless ones are broken anywhere. */

@@ -16,12 +16,17 @@ import org.springframework.web.util.HtmlUtils;
  * @param takeAway the formats in which it may be carried away; none where it stands where that is not offered
  * @param fields   the fields that the cells of a line are of
  * @param offered  what the visitor may change of it
+ * @param totals   what the numbers of all rows that match come to; {@code null}: none are added up
  * @param all      the state that shows all where only the first few are shown; else {@code null}
  */
 public record Sheet(String id, String label, Place place, String query, Finder finder, List<Chip> chips,
                     List<Heading> headings, List<Line> lines, String count, @Nullable String cleared,
                     @Nullable String countAll, Pager pager, List<String> notices, List<TakeAway> takeAway, Look look,
-                    List<FieldKey> fields, @Nullable String all, Offered offered) {
+                    List<FieldKey> fields, @Nullable String all, Offered offered, @Nullable Totalled totals) {
+
+    /** What numbers come to, and the address that adds them up; nothing is said where nobody has yet. */
+    public record Totalled(String said, String address) {
+    }
 
     /** A row as it is drawn, the address at which it is opened (empty where it is not), and how it is marked. */
     public record Line(long rowId, List<Cell> cells, String opens, RowMark mark) {
@@ -34,21 +39,33 @@ public record Sheet(String id, String label, Place place, String query, Finder f
 
     /** The rows as HTML, every text in it escaped. */
     public String rowsMarkup() {
-        return look.isOfCards() ? CardsMarkup.of(lines, look, fields, this::change)
-                : RowsMarkup.of(lines, place, look, offered.isAny() ? this::change : null);
+        return look.isOfCards() ? CardsMarkup.of(lines, look, fields, this::changes)
+                : RowsMarkup.of(lines, place, look, new RowsMarkup.Changes(offered.isAny() ? this::changes : null, fields,
+                        offered.values()));
     }
 
-    /** The link by which a row is changed; nothing where it may not be. */
-    private String change(long row) {
-        Offered.Link link = offered.rows().get(row);
-        return link == null ? "" : "<a class=\"changes\" href=\"" + HtmlUtils.htmlEscape(link.address() + query) + "\">"
-                + HtmlUtils.htmlEscape(link.text()) + "</a>";
+    /** The links by which a row is changed; nothing where it may not be. */
+    private String changes(long row) {
+        StringBuilder html = new StringBuilder();
+        for (Offered.Link link : offered.of(row)) {
+            // a form knows by itself where it goes on
+            String state = link.address().contains("?") ? "" : query;
+            html.append("<a class=\"changes\" href=\"").append(HtmlUtils.htmlEscape(link.address() + state)).append("\">")
+                    .append(HtmlUtils.htmlEscape(link.text())).append("</a> ");
+        }
+        return html.toString().strip();
     }
 
     /** The same with what the visitor may change of it. */
     Sheet offering(Offered some) {
         return new Sheet(id, label, place, query, finder, chips, headings, lines, count, cleared, countAll, pager, notices,
-                takeAway, look, fields, all, some);
+                takeAway, look, fields, all, some, totals);
+    }
+
+    /** The same with what its numbers come to. */
+    Sheet totalling(@Nullable Totalled said) {
+        return new Sheet(id, label, place, query, finder, chips, headings, lines, count, cleared, countAll, pager, notices,
+                takeAway, look, fields, all, offered, said);
     }
 
     public boolean isEmpty() {

@@ -69,7 +69,7 @@ final class SheetBuilder {
                         : FileAnswer.IN_LISTS).lines(page.rows(), this::opens, marks), count(page),
                 state.isNarrowed() ? address.write(state.cleared()) : null, countAll(page),
                 isLimited() ? Pager.NONE : new PagerBuilder(listing, state, address, words).build(page),
-                notices(page), takeAway(), look, listing.shown(), all(page), Offered.NOTHING);
+                notices(page), takeAway(), look, listing.shown(), all(page), Offered.NOTHING, null);
     }
 
     /** @param pictures what the addresses of pictures begin with */

@@ -66,12 +66,25 @@ public class Sheets {
         RowPage page = SheetBuilder.isWaiting(asking.listing(), asking.asked().state()) ? RowPage.NONE
                 : rows.page(query(asking).reading(needed(asking.listing(), asking.table())), language);
         Sheet sheet = builder(asking, place, language).build(page);
-        return sheet.offering(offered(asking, place, page.rows().stream().map(Row::id).toList(), language));
+        return sheet.offering(offered(asking, place, page.rows().stream().map(Row::id).toList(), language))
+                .totalling(totals(asking, language).told(place.rows() + "/totals" + asking.query()));
+    }
+
+    private Totals totals(Asking asking, Locale language) {
+        return new Totals(asking, query(asking), counts, new Words(messages, language));
+    }
+
+    /**
+     * What the numbers of all rows that match come to, in words.
+     *
+     * @throws org.pressboard.rows.Busy when that takes too long
+     */
+    public String total(Asking asking, Locale language) {
+        return totals(asking, language).addedUp(language);
     }
 
     private Offered offered(Asking asking, Place place, List<Long> of, Locale language) {
-        return Offered.of(editing, asking.visitor(), asking.listing().table(), asking.listing().changing(), place, of,
-                new Words(messages, language));
+        return Offered.of(editing, asking.visitor(), asking.table(), asking.listing(), place, of, new Words(messages, language));
     }
 
     /** A row of the listing by its number, with these fields; empty where it is not among those that the visitor gets. */
@@ -125,7 +138,7 @@ public class Sheets {
         return asking.listing().opening().how().hasAddress()
                 ? rows.one(query(asking).reading(builder.wanted()), language, RowAddress.read(key))
                         .map(row -> builder.build(row, rows, listed, language)
-                                .offering(offered(asking, place, List.of(row.id()), language).rows().get(row.id())))
+                                .offering(offered(asking, place, List.of(row.id()), language).of(row.id())))
                 : Optional.empty();
     }
 

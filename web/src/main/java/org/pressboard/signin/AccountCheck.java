@@ -6,6 +6,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
 import java.io.IOException;
+import java.time.Duration;
 import org.pressboard.catalog.Accounts;
 import org.pressboard.member.Members;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -17,6 +18,8 @@ import org.springframework.web.filter.OncePerRequestFilter;
  * every node.
  */
 public final class AccountCheck extends OncePerRequestFilter {
+
+    private static final Duration LONGEST_SESSION = Duration.ofDays(90);
 
     private final Accounts accounts;
     private final Members members;
@@ -30,11 +33,19 @@ public final class AccountCheck extends OncePerRequestFilter {
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         SignedIn current = SignedIn.current();
-        if (current != null) {
+        if (current != null && isTooOld(request)) {
+            signOut(request);
+        } else if (current != null) {
             accounts.current(current.accountId()).filter(current::isStill).flatMap(members::visitor).ifPresentOrElse(
                     visitor -> request.setAttribute(SignedIn.VISITOR, visitor), () -> signOut(request));
         }
         chain.doFilter(request, response);
+    }
+
+    /** However often somebody comes back, after so long they show again who they are. */
+    private static boolean isTooOld(HttpServletRequest request) {
+        HttpSession session = request.getSession(false);
+        return session != null && session.getCreationTime() < System.currentTimeMillis() - LONGEST_SESSION.toMillis();
     }
 
     private static void signOut(HttpServletRequest request) {

@@ -146,7 +146,7 @@ class EntryController {
 
     private static List<String> problems(EntryLink link, String name, String password) {
         List<String> problems = new ArrayList<>(link.makesAccount() ? PersonRules.ofName(name) : List.of());
-        problems.addAll(link.purpose() == EntryLink.Purpose.SIGN_IN ? List.of() : PersonRules.ofPassword(password));
+        problems.addAll(link.purpose() == EntryLink.Purpose.SIGN_IN ? List.of() : PersonRules.ofPassword(password, name, link.name(), link.email()));
         return problems;
     }
 

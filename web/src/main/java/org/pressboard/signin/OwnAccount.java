@@ -55,7 +55,7 @@ class OwnAccount {
     String password(@RequestParam(defaultValue = "") String now, @RequestParam(defaultValue = "") String then, Model model,
             HttpServletRequest request, HttpServletResponse response, RedirectAttributes flash) {
         Account account = mine();
-        List<String> problems = new ArrayList<>(PersonRules.ofPassword(then));
+        List<String> problems = new ArrayList<>(PersonRules.ofPassword(then, account.name(), account.email()));
         if (!throttle.spend(account.email(), request.getRemoteAddr())) {
             problems.addFirst("signin.slow");
         } else if (passwords.matches(now, account.passwordHash())) {

@@ -1,9 +1,11 @@
 package org.pressboard.signin;
 
+import com.nulabinc.zxcvbn.Zxcvbn;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.pressboard.catalog.Accounts;
 import org.pressboard.mail.Letter;
 
@@ -15,6 +17,10 @@ public final class PersonRules {
     /** What lies behind them would not count (bcrypt). */
     private static final int LONGEST_PASSWORD_BYTES = 72;
 
+    /** Of 0 to 4: what takes fewer than a hundred million guesses, such as well-known passwords, is not taken. */
+    private static final int EASIEST = 2;
+
+    private static final Zxcvbn GUESSING = new Zxcvbn();
     private static final int LONGEST_NAME = 100;
     private static final Pattern CONTROL = Pattern.compile("\\p{Cntrl}");
 
@@ -24,7 +30,7 @@ public final class PersonRules {
     static List<String> problems(String name, String email, String password) {
         List<String> problems = new ArrayList<>(ofName(name));
         problems.addAll(ofEmail(email));
-        problems.addAll(ofPassword(password));
+        problems.addAll(ofPassword(password, name, email));
         return problems;
     }
 
@@ -37,11 +43,15 @@ public final class PersonRules {
         return Letter.isAddress(Accounts.normal(email)) ? List.of() : List.of("welcome.no-email");
     }
 
-    static List<String> ofPassword(String password) {
+    /** @param known what others know of whoever chooses it, which it must not rest on */
+    static List<String> ofPassword(String password, String... known) {
         if (password.length() < SHORTEST_PASSWORD) {
             return List.of("welcome.short-password");
         }
-        return password.getBytes(StandardCharsets.UTF_8).length > LONGEST_PASSWORD_BYTES
-                ? List.of("welcome.long-password") : List.of();
+        if (password.getBytes(StandardCharsets.UTF_8).length > LONGEST_PASSWORD_BYTES) {
+            return List.of("welcome.long-password");
+        }
+        List<String> words = Stream.of(known).flatMap(text -> Stream.of(text.split("[\\s@._-]+"))).toList();
+        return GUESSING.measure(password, words).getScore() < EASIEST ? List.of("welcome.easy-password") : List.of();
     }
 }

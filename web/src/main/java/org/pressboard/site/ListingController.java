@@ -21,6 +21,7 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.context.request.ServletWebRequest;
+import org.springframework.web.util.HtmlUtils;
 
 /** The rows of a listing alone, for a page that is open already. */
 @Controller
@@ -61,6 +62,15 @@ class ListingController {
         Asking asking = listings.open(listing, SignedIn.currentVisitor(), parameters).asking();
         NotHonoured.refuse(asking.asked());
         return pace.inTurn(request.getRemoteAddr(), () -> sheets.countToEnd(asking, language));
+    }
+
+    /** What the numbers of all rows come to. */
+    @GetMapping("/listings/{listing}/rows/totals")
+    @ResponseBody String totals(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters,
+            Locale language, HttpServletRequest request) {
+        pace.spend(request.getRemoteAddr(), Pace.COUNT);
+        Asking asking = listings.open(listing, SignedIn.currentVisitor(), parameters).asking();
+        return HtmlUtils.htmlEscape(pace.inTurn(request.getRemoteAddr(), () -> sheets.total(asking, language)));
     }
 
     /** The rows of another table that a field can be narrowed by, found by what they are called. */

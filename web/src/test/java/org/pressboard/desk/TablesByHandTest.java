@@ -175,6 +175,7 @@ class TablesByHandTest extends InBrowser {
         link(page, "Åsby Gravling").click();
         assertThat(page.locator(".slip")).containsText("1 in Hives, by Beside");
         link(page, "1 in Hives, by Beside").click();
+        waitForCount(page, "1 to 1 of 1, out of 1");
         assertThat(column(page, 1)).containsExactly("North");
         page.navigate(address(TABLE + "/history"));
         button(page, "Take back").first().click();

@@ -27,11 +27,12 @@ class StructureTest {
             Map.entry("condition", Set.of("value")),
             Map.entry("table", Set.of("condition", "problem", "value")),
             Map.entry("grant", Set.of("condition", "problem", "table", "value")),
-            Map.entry("listing", Set.of("condition", "grant", "problem", "table", "value")),
+            Map.entry("listing", Set.of("condition", "form", "grant", "problem", "table", "value")),
             Map.entry("intake", Set.of("problem", "table", "value")),
             Map.entry("attachment", Set.of()),
             Map.entry("sieve", Set.of("condition", "grant", "listing", "value")),
             Map.entry("edition", Set.of("condition", "form", "grant", "listing", "table", "value")),
+            Map.entry("live", Set.of("change", "listing", "sheet", "signin", "site", "table")),
             Map.entry("form", Set.of("condition", "problem", "table", "value")),
             // store
             Map.entry("change", Set.of("table")),

@@ -13,14 +13,18 @@ import org.pressboard.desk.condition.ConditionWords;
 import org.pressboard.edition.Differences;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
+import org.pressboard.form.Question;
 import org.pressboard.listing.Listing;
+import org.pressboard.listing.Sending;
 import org.pressboard.listing.Suggestion;
 import org.pressboard.listing.TakeAway;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.sheet.Moments;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.signin.SignedIn;
+import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
 import org.springframework.http.HttpStatus;
@@ -76,7 +80,7 @@ class Bench {
         Tables tables = catalog.tables();
         String what = Objects.requireNonNullElse(parameters.getFirst("do"), "");
         try {
-            drafts.change(draft.key(), who(), now -> now.changing(before.key(), it -> changed(tables, it, what, parameters)));
+            drafts.change(draft.key(), who(), now -> now.changing(before.key(), it -> changed(now, tables, it, what, parameters)));
         } catch (ProblemsFound against) {
             if (what.startsWith("keep.")) {
                 conditions.begun(before.keep(), tables, wide(tables, before), parameters, model);
@@ -98,7 +102,7 @@ class Bench {
                 : ConditionDesk.template(isBegun);
     }
 
-    private Listing changed(Tables tables, Listing listing, String what, MultiValueMap<String, String> parameters) {
+    private Listing changed(Page page, Tables tables, Listing listing, String what, MultiValueMap<String, String> parameters) {
         if (what.equals("take.table")) {
             return tables.all().stream().filter(each -> each.key().name().equals(parameters.getFirst("value"))).findFirst()
                     .map(table -> taking(listing, table)).orElse(listing);
@@ -111,7 +115,15 @@ class Bench {
             return listing.with(listing.dress().marking(new MarkChange(parameters).adding(listing.dress().marks(),
                     conditions.sent(tables, wide(tables, listing), parameters).clause().condition())));
         }
-        return new ListingChange(table, parameters).of(listing, what);
+        return new ListingChange(table, sendable(page, tables, listing.table()), parameters).of(listing, what);
+    }
+
+    /** The forms of the page that ask for a row of the table. */
+    private static List<Sending> sendable(Page page, Tables tables, TableKey table) {
+        return page.forms().stream().flatMap(form -> tables.find(form.table()).stream().flatMap(into -> form.questions().stream()
+                .map(Question::field).filter(field -> into.fields().find(field).filter(of -> of.type() instanceof Referring referring
+                        && referring.to().equals(table) && !of.type().isSeveral()).isPresent())
+                .limit(1).map(field -> new Sending(form.key().name(), into.key(), field, form.title())))).toList();
     }
 
     /** The table with all fields of others that conditions can ask about. */
@@ -158,6 +170,8 @@ class Bench {
                 tables, wide, model), said.of(listing.keep()),
                 there.dress().marks().stream().map(mark -> said.of(mark.when())).toList(),
                 drafts.mark(draft.key()), steps(draft.key(), tables)));
+        model.addAttribute("ways", new Ways(tables.people().map(tables::get).orElse(null), words.desk()));
+        model.addAttribute("sendable", sendable(draft, tables, listing.table()));
         model.addAttribute("tables", tables.all());
         model.addAttribute("seenGroups", catalog.groups());
         model.addAttribute("hasMembers", tables.people().isPresent());

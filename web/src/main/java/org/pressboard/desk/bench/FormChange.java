@@ -123,7 +123,8 @@ final class FormChange {
                 .filter(question -> !question.field().equals(field.key())).toList());
     }
 
-    private static @Nullable Operand operand(Field field, String what, String text) {
+    /** What a field is to be set to; {@code null}: nothing was chosen. */
+    static @Nullable Operand operand(Field field, String what, String text) {
         return switch (what) {
             case "today" -> new Operand.Today(0);
             case "email" -> Operand.OfVisitor.EMAIL;

@@ -10,7 +10,6 @@ import org.pressboard.form.Afterwards;
 import org.pressboard.form.Form;
 import org.pressboard.form.Notice;
 import org.pressboard.form.Question;
-import org.pressboard.form.Stamp;
 import org.pressboard.sheet.Words;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
@@ -19,8 +18,6 @@ import org.pressboard.table.Numeric;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
-import org.pressboard.table.Temporal;
-import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Value;
@@ -47,15 +44,11 @@ record FormTicket(String page, Form form, Table table, List<Room> rooms, @Nullab
     }
 
     /** A question as it is changed. */
-    public record Asked(Question question, Field field, List<Way> starts, List<Other> others) {
-    }
-
-    /** Something that can be chosen. */
-    public record Way(String value, String text, boolean chosen) {
+    public record Asked(Question question, Field field, List<Ways.Way> starts, List<Other> others) {
     }
 
     /** A question that this one may hang on: its answers, and which of them are wanted. */
-    public record Other(Field field, boolean chosen, List<Way> answers) {
+    public record Other(Field field, boolean chosen, List<Ways.Way> answers) {
     }
 
     /** What is set without being asked. */
@@ -98,7 +91,7 @@ record FormTicket(String page, Form form, Table table, List<Room> rooms, @Nullab
                 && of.equals(field.key()) ? values : List.of();
         List<String> answers = field.type() instanceof Chosen chosen
                 ? chosen.options().stream().map(Chosen.Option::text).toList() : List.of("yes", "no");
-        return new Other(field, !wanted.isEmpty(), answers.stream().map(text -> new Way(text, text,
+        return new Other(field, !wanted.isEmpty(), answers.stream().map(text -> new Ways.Way(text, text,
                 wanted.stream().anyMatch(value -> PlainForm.write(value).equals(text)))).toList());
     }
 
@@ -114,55 +107,12 @@ record FormTicket(String page, Form form, Table table, List<Room> rooms, @Nullab
     }
 
     public List<Set> stamps() {
-        return form.stamps().stream().map(stamp -> new Set(table.field(stamp.field()), said(stamp))).toList();
-    }
-
-    private String said(Stamp stamp) {
-        return switch (stamp.value()) {
-            case Operand.Fixed(Value value) -> "“" + words.written(table.field(stamp.field()), value) + "”";
-            case Operand.OfVisitor(Operand.VisitorPart part, var field) when field != null && people != null
-                    && people.fields().has(field) -> words.say("form.way.of", people.field(field).label());
-            case Operand.OfVisitor of -> words.say("form.way." + switch (of.part()) {
-                case EMAIL -> "email";
-                case NAME -> "name";
-                case ROW -> "row";
-                case FIELD -> "gone";
-            });
-            case Operand.OfPage(Operand.PagePart part) -> words.say("form.way." + (part == Operand.PagePart.TITLE ? "page" : "address"));
-            default -> words.say("form.way.today");
-        };
+        return form.stamps().stream().map(stamp -> new Set(table.field(stamp.field()), new Ways(people, words).said(table.field(stamp.field()), stamp.value()))).toList();
     }
 
     /** What the field may begin with, or be set to. */
-    public List<Way> ways(Field field, @Nullable Operand now) {
-        List<Way> ways = new ArrayList<>();
-        if (field.type() instanceof Temporal.Date || field.type() instanceof Temporal.DateTime) {
-            ways.add(way("today", now instanceof Operand.Today));
-        }
-        boolean isText = field.type() instanceof Textual;
-        if (isText) {
-            ways.add(way("email", now instanceof Operand.OfVisitor(Operand.VisitorPart part, var none) && part == Operand.VisitorPart.EMAIL));
-            ways.add(way("name", now instanceof Operand.OfVisitor(Operand.VisitorPart part, var none) && part == Operand.VisitorPart.NAME));
-            ways.add(way("page", now instanceof Operand.OfPage(Operand.PagePart part) && part == Operand.PagePart.TITLE));
-            ways.add(way("address", now instanceof Operand.OfPage(Operand.PagePart part) && part == Operand.PagePart.ADDRESS));
-        }
-        if (people != null && field.type() instanceof Referring referring && referring.to().equals(people.key())) {
-            ways.add(way("row", now instanceof Operand.OfVisitor));
-        }
-        if (people != null) {
-            people.columns().stream().filter(own -> own.type().getClass().equals(field.type().getClass())
-                    && !(own.type() instanceof Referring) && !own.key().equals(people.people())).forEach(own ->
-                    ways.add(new Way("of." + own.key(), words.say("form.way.of", own.label()),
-                            now instanceof Operand.OfVisitor(var part, var of) && own.key().equals(of))));
-        }
-        if (!(field.type() instanceof Referring)) {
-            ways.add(way("fixed", now instanceof Operand.Fixed));
-        }
-        return ways;
-    }
-
-    private Way way(String name, boolean chosen) {
-        return new Way(name, words.say("form.way." + name), chosen);
+    public List<Ways.Way> ways(Field field, @Nullable Operand now) {
+        return new Ways(people, words).of(field, now);
     }
 
     /** What a fixed start is, as it is typed. */

@@ -8,9 +8,14 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.condition.Condition;
+import org.pressboard.condition.Operand;
+import org.pressboard.condition.Operator;
+import org.pressboard.form.Stamp;
 import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Cards;
 import org.pressboard.listing.Changing;
+import org.pressboard.listing.Deed;
 import org.pressboard.listing.Dress;
 import org.pressboard.listing.Finding;
 import org.pressboard.listing.Listing;
@@ -19,6 +24,7 @@ import org.pressboard.listing.Opening;
 import org.pressboard.listing.Ordering;
 import org.pressboard.listing.Paper;
 import org.pressboard.listing.RequestState;
+import org.pressboard.listing.Sending;
 import org.pressboard.listing.Show;
 import org.pressboard.listing.Shown;
 import org.pressboard.listing.SortBy;
@@ -38,11 +44,16 @@ import org.springframework.web.util.UriUtils;
 /** One thing that somebody changes on a ticket, as the bench sends it: what, and with what. */
 final class ListingChange {
 
+    private static final int MOST_DEEDS = 5;
+
     private final Table table;
+    private final List<Sending> sendable;
     private final MultiValueMap<String, String> sent;
 
-    ListingChange(Table table, MultiValueMap<String, String> sent) {
+    /** @param sendable the forms that can be sent about a row */
+    ListingChange(Table table, List<Sending> sendable, MultiValueMap<String, String> sent) {
         this.table = table;
+        this.sendable = List.copyOf(sendable);
         this.sent = sent;
     }
 
@@ -64,6 +75,11 @@ final class ListingChange {
         Changing changing = listing.changing();
         return switch (what) {
             case "change.what" -> listing.with(changing.with(has("add"), has("change"), has("remove")));
+            case "change.in-place" -> listing.with(changing.inPlace(has("value")));
+            case "change.deed" -> listing.with(changing.doing(withDeed(changing.deeds())));
+            case "change.undeed" -> listing.with(changing.doing(changing.deeds().stream()
+                    .filter(deed -> !deed.label().equals(first("label"))).toList()));
+            case "change.sending" -> listing.with(changing.sending(sendings()));
             case "change.fields" -> listing.with(changing.filling(inOrder(changing.fields(), keys("field"))));
             default -> throw ProblemsFound.of("bench.unknown", what);
         };
@@ -80,6 +96,7 @@ final class ListingChange {
                 }
                 yield listing.with(show.without(field().key()));
             }
+            case "show.totals" -> listing.with(show.totalling(keys("field")));
             case "show.order" -> listing.with(show.ordered(keys("field")));
             case "show.label" -> listing.with(show.changing(field().key(), this::labelled));
             case "show.look" -> listing.with(show.changing(field().key(), this::looking));
@@ -234,6 +251,36 @@ final class ListingChange {
     private int number(String name, int least, int most, int otherwise) {
         String text = first(name).strip();
         return text.matches("\\d{1,4}") ? Math.clamp(Integer.parseInt(text), least, most) : otherwise;
+    }
+
+    private List<Sending> sendings() {
+        List<String> chosen = sent.getOrDefault("form", List.of());
+        return sendable.stream().filter(each -> chosen.contains(each.form())).toList();
+    }
+
+    /** A button that gives a field a value, or one more to a button of the same words; where that is so already, it is not offered. */
+    private List<Deed> withDeed(List<Deed> deeds) {
+        String label = text("label", Deed.LONGEST_LABEL);
+        Operand value = FormChange.operand(field(), first("value"), first("text"));
+        if (label.isEmpty() || value == null) {
+            throw ProblemsFound.of(label.isEmpty() ? "bench.deed-label" : "bench.no-value", field().label());
+        }
+        List<Stamp> gives = new ArrayList<>(deeds.stream().filter(deed -> deed.label().equals(label))
+                .flatMap(deed -> deed.gives().stream()).filter(stamp -> !stamp.field().equals(field().key())).toList());
+        gives.add(new Stamp(field().key(), value));
+        Condition when = Condition.any(gives.stream().map(ListingChange::isNotSo).toList());
+        List<Deed> more = new ArrayList<>(deeds.stream().filter(deed -> !deed.label().equals(label)).toList());
+        more.add(new Deed(label, when, gives));
+        if (more.size() > MOST_DEEDS) {
+            throw ProblemsFound.of("bench.many-deeds", MOST_DEEDS);
+        }
+        return more;
+    }
+
+    private static Condition isNotSo(Stamp stamp) {
+        Condition empty = Condition.isEmpty(stamp.field());
+        return stamp.value() instanceof Operand.Fixed ? Condition.any(List.of(empty,
+                new Condition.Compare(stamp.field(), Operator.DIFFERS, stamp.value()))) : empty;
     }
 
     private boolean has(String name) {

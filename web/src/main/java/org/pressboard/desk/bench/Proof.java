@@ -31,6 +31,8 @@ import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.util.HtmlUtils;
 import org.springframework.web.util.UriUtils;
 
 /** The draft of a page as it will be, with the owner's own rows, in a frame of the bench; and earlier editions so. */
@@ -126,6 +128,15 @@ class Proof {
         model.addAttribute("menus", sheets.counted(asking(looked, found, catalog.tables(), parameters), looked.place(found), of,
                 language()));
         return "sheet/sheet :: tallies";
+    }
+
+    @GetMapping({"/desk/proof/{page}/{listing}/rows/totals", EDITION + "/{listing}/rows/totals", SEEN + "/{listing}/rows/totals"})
+    @ResponseBody String totals(@PathVariable String page, @PathVariable Optional<Integer> number,
+            @PathVariable Optional<String> who, @PathVariable String listing,
+            @RequestParam MultiValueMap<String, String> parameters) {
+        Looked looked = find(page, number, who);
+        return HtmlUtils.htmlEscape(sheets.total(asking(looked, DraftedPages.listing(looked.page, listing), catalog.tables(),
+                parameters), language()));
     }
 
     private Sheet sheet(Looked looked, Listing listing, Tables tables, MultiValueMap<String, String> parameters) {

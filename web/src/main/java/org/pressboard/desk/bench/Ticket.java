@@ -5,8 +5,10 @@ import java.util.Set;
 import java.util.stream.Stream;
 import org.pressboard.desk.condition.Statements;
 import org.pressboard.listing.Changing;
+import org.pressboard.listing.Deed;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.NarrowBy;
+import org.pressboard.listing.Sending;
 import org.pressboard.listing.Shown;
 import org.pressboard.listing.TakeAway;
 import org.pressboard.table.Attached;
@@ -73,6 +75,12 @@ public record Ticket(String page, Listing listing, Table table, Statements keep,
         return lines().stream().filter(line -> line.field().type().isText()).toList();
     }
 
+    /** What can be added up. */
+    public List<Line> addable() {
+        return lines().stream().filter(line -> line.field().type() instanceof Numeric
+                && !(line.field().type() instanceof Numeric.Rating)).toList();
+    }
+
     public List<Line> narrowable() {
         return lines().stream().filter(line -> !NarrowBy.offered(line.field().type()).isEmpty()).toList();
     }
@@ -106,6 +114,13 @@ public record Ticket(String page, Listing listing, Table table, Statements keep,
         List<String> said = Stream.of(listing.changing().add() ? "add" : "", listing.changing().change() ? "change" : "",
                 listing.changing().remove() ? "remove" : "").filter(word -> !word.isEmpty()).toList();
         return said.isEmpty() ? "change nothing" : String.join(" and ", said).replaceFirst(" and (?=.* and )", ", ") + " rows";
+    }
+
+    /** The buttons of each row, in words. */
+    public String buttonsSaid() {
+        List<String> said = Stream.concat(listing.changing().sending().stream().map(Sending::label),
+                listing.changing().deeds().stream().map(Deed::label)).map(label -> "“" + label + "”").toList();
+        return said.isEmpty() ? "no buttons" : String.join(", ", said);
     }
 
     /** The fields that people could fill in. */

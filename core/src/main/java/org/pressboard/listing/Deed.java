@@ -1,0 +1,30 @@
+package org.pressboard.listing;
+
+import java.util.List;
+import java.util.function.Predicate;
+import org.pressboard.condition.Condition;
+import org.pressboard.form.Stamp;
+import org.pressboard.value.FieldKey;
+
+/**
+ * A button that does one thing to a row: gives some of its fields values.
+ *
+ * @param when  to which rows it can be done
+ * @param gives the fields and what each gets
+ */
+public record Deed(String label, Condition when, List<Stamp> gives) {
+
+    public static final int LONGEST_LABEL = 60;
+
+    public Deed {
+        gives = List.copyOf(gives);
+        if (label.isBlank() || gives.isEmpty()) {
+            throw new IllegalArgumentException("A button needs words and something to do");
+        }
+    }
+
+    /** Whether the table still has all that it needs. */
+    boolean isAmong(Predicate<FieldKey> fields) {
+        return when.fields().stream().allMatch(fields) && gives.stream().map(Stamp::field).allMatch(fields);
+    }
+}

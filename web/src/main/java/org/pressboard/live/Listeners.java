@@ -1,0 +1,103 @@
+package org.pressboard.live;
+
+import com.github.benmanes.caffeine.cache.Caffeine;
+import com.github.benmanes.caffeine.cache.LoadingCache;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.change.ChangeFeed;
+import org.pressboard.table.TableKey;
+import org.springframework.context.SmartLifecycle;
+import org.springframework.stereotype.Component;
+
+/** The pages that are open and wait to hear of changes; so many of one address on the network, and in all. */
+@Component
+class Listeners implements SmartLifecycle {
+
+    private static final int MOST = 4_000;
+    private static final int MOST_OF_ADDRESS = 1_500;
+
+    private final Set<Listener> listeners = ConcurrentHashMap.newKeySet();
+    private final LoadingCache<String, AtomicInteger> byAddress =
+            Caffeine.newBuilder().weakValues().build(address -> new AtomicInteger());
+    private volatile boolean running;
+
+    Listeners(ChangeFeed changes) {
+        changes.listen(this::hear);
+    }
+
+    /** Somebody's open page; hears of changes of some tables until it is closed. */
+    final class Listener implements AutoCloseable {
+
+        private final Set<TableKey> tables;
+        private final AtomicInteger ofAddress;
+        private final Semaphore news = new Semaphore(0);
+
+        private Listener(Set<TableKey> tables, AtomicInteger ofAddress) {
+            this.tables = Set.copyOf(tables);
+            this.ofAddress = ofAddress;
+        }
+
+        /** Waits for a change; true when there was one, or several, by then. */
+        boolean waitForNews(long millis) throws InterruptedException {
+            boolean isNew = news.tryAcquire(millis, java.util.concurrent.TimeUnit.MILLISECONDS);
+            news.drainPermits();
+            return isNew;
+        }
+
+        boolean isOver() {
+            return !running;
+        }
+
+        @Override
+        public void close() {
+            if (listeners.remove(this)) {
+                ofAddress.decrementAndGet();
+            }
+        }
+    }
+
+    /** {@code null}: there are so many already. */
+    @Nullable Listener enter(Set<TableKey> tables, String networkAddress) {
+        AtomicInteger ofAddress = byAddress.get(networkAddress);
+        if (listeners.size() >= MOST || ofAddress.incrementAndGet() > MOST_OF_ADDRESS) {
+            ofAddress.decrementAndGet();
+            return null;
+        }
+        Listener listener = new Listener(tables, ofAddress);
+        listeners.add(listener);
+        return listener;
+    }
+
+    private void hear(TableKey changed) {
+        for (Listener listener : listeners) {
+            if (listener.tables.contains(changed)) {
+                listener.news.release();
+            }
+        }
+    }
+
+    @Override
+    public void start() {
+        running = true;
+    }
+
+    /** All go, so that the server need not wait for them when it stops. */
+    @Override
+    public void stop() {
+        running = false;
+        listeners.forEach(listener -> listener.news.release());
+    }
+
+    @Override
+    public boolean isRunning() {
+        return running;
+    }
+
+    @Override
+    public int getPhase() {
+        return Integer.MAX_VALUE;
+    }
+}

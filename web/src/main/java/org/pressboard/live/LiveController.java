@@ -1,0 +1,86 @@
+package org.pressboard.live;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.pressboard.sheet.Pace;
+import org.pressboard.sheet.Sheets;
+import org.pressboard.signin.SignedIn;
+import org.pressboard.site.OpenListings;
+import org.pressboard.table.TableKey;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/**
+ * Events for pages that are open (server-sent events, as the HTML standard has them): only that rows may have changed; what
+ * has become of them the page asks as any other. Waits on a virtual thread and holds no connection to the database.
+ */
+@Controller
+class LiveController {
+
+    private static final int MOST_LISTINGS = 10;
+    private static final long BETWEEN_BEATS_MILLIS = 15_000;
+
+    /** Many changes one after the other are told as one. */
+    private static final long BETWEEN_EVENTS_MILLIS = 200;
+
+    private static final byte[] BEAT = ":\n\n".getBytes(StandardCharsets.UTF_8);
+    private static final byte[] CHANGED = "event: rows\ndata: changed\n\n".getBytes(StandardCharsets.UTF_8);
+
+    private final OpenListings listings;
+    private final Sheets sheets;
+    private final Listeners listeners;
+    private final Pace pace;
+
+    LiveController(OpenListings listings, Sheets sheets, Listeners listeners, Pace pace) {
+        this.listings = listings;
+        this.sheets = sheets;
+        this.listeners = listeners;
+        this.pace = pace;
+    }
+
+    @GetMapping("/listings/live.events")
+    void live(@RequestParam List<String> listing, HttpServletRequest request, HttpServletResponse response) throws IOException {
+        pace.spend(request.getRemoteAddr(), Pace.PAGE);
+        Set<TableKey> tables = new HashSet<>();
+        listing.stream().limit(MOST_LISTINGS).map(key -> listings.open(key, SignedIn.currentVisitor(), Map.of()))
+                .forEach(open -> tables.addAll(sheets.query(open.asking()).reached()));
+        try (Listeners.Listener listener = listeners.enter(tables, request.getRemoteAddr())) {
+            if (listener == null) {
+                // a browser that is answered so does not ask again
+                response.setStatus(HttpServletResponse.SC_NO_CONTENT);
+                return;
+            }
+            response.setContentType("text/event-stream;charset=UTF-8");
+            response.setHeader("Cache-Control", "no-store");
+            tell(listener, response.getOutputStream());
+        } catch (InterruptedException stop) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    /** Until whoever listens is gone, which is found out by writing to them. */
+    private static void tell(Listeners.Listener listener, OutputStream out) throws IOException, InterruptedException {
+        write(out, BEAT);
+        while (!listener.isOver()) {
+            boolean isNew = listener.waitForNews(BETWEEN_BEATS_MILLIS);
+            if (!listener.isOver()) {
+                write(out, isNew ? CHANGED : BEAT);
+                listener.waitForNews(0);
+                Thread.sleep(isNew ? BETWEEN_EVENTS_MILLIS : 0);
+            }
+        }
+    }
+
+    private static void write(OutputStream out, byte[] event) throws IOException {
+        out.write(event);
+        out.flush();
+    }
+}

@@ -1,0 +1,122 @@
+package org.pressboard.site;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
+
+/** Single values changed where they stand, buttons that do one thing to a row, and what numbers come to. */
+class InPlaceTest extends InBrowser {
+
+    @Autowired
+    private JdbcTemplate database;
+
+    private Page repairs() {
+        Page page = signedIn("mira@example.org");
+        page.navigate(address("/repairs?q=Wheelbarrow"));
+        waitForScripts(page);
+        return page;
+    }
+
+    private static Locator value(Page page, String tool, String field) {
+        return page.locator("tr", new Page.LocatorOptions().setHasText(tool)).first().locator("[data-value$='/value/" + field + "']");
+    }
+
+    @Test
+    void aValueIsChangedByAClickAndTakenBack() {
+        Page page = repairs();
+        assertThat(violations(page)).isEmpty();
+        String tool = column(page, 0).getFirst();
+        value(page, tool, "cost").click();
+        Locator input = page.locator(".value-form [name='v.cost']");
+        input.fill("a lot");
+        input.press("Enter");
+        assertThat(page.locator(".value-form .control-problem").first()).containsText("a lot");
+        assertThat(page.locator(".value-form [name='v.cost']")).hasValue("a lot");
+        page.locator(".value-form [name='v.cost']").fill("12.34");
+        page.locator(".value-form [name='v.cost']").press("Enter");
+        assertThat(page.locator(".notices")).containsText("Changed.");
+        assertThat(page.locator("tr", new Page.LocatorOptions().setHasText(tool)).first()).containsText("£12.34");
+        assertThat(page.locator("[data-value$='/value/cost']").first()).isFocused();
+        button(page, "Undo").click();
+        assertThat(page.locator(".note-good")).containsText("Taken back");
+        assertThat(page.locator("main")).not().containsText("£12.34");
+    }
+
+    @Test
+    void eOpensAValueEscapeGivesItUp() {
+        Page page = repairs();
+        String before = page.locator("tbody tr").first().innerText();
+        page.locator("[data-value]").first().focus();
+        page.keyboard().press("e");
+        assertThat(page.locator(".value-form")).isVisible();
+        page.keyboard().press("Escape");
+        assertThat(page.locator(".value-form")).hasCount(0);
+        assertThat(page.locator("tbody tr").first().innerText()).isEqualTo(before);
+    }
+
+    @Test
+    void whoComesSecondSeesBothValues() {
+        Page page = repairs();
+        String tool = column(page, 0).getFirst();
+        Page other = repairs();
+        value(page, tool, "cost").click();
+        page.locator(".value-form [name='v.cost']").waitFor();
+        value(other, tool, "cost").click();
+        keep(other, "22.22");
+        assertThat(other.locator(".notices")).containsText("Changed.");
+        keep(page, "33.33");
+        assertThat(page.locator(".value-form")).containsText("Somebody else has put “£22.22” here since.");
+        page.locator(".value-form button").click();
+        assertThat(page.locator(".notices")).containsText("Changed.");
+        assertThat(page.locator("tr", new Page.LocatorOptions().setHasText(tool)).first()).containsText("£33.33");
+    }
+
+    private static void keep(Page page, String text) {
+        page.locator(".value-form [name='v.cost']").fill(text);
+        page.locator(".value-form button").click();
+    }
+
+    @Test
+    void aButtonDoesOneThingToARowWhereItIsNotDone() {
+        Page page = signedIn("mira@example.org");
+        page.navigate(address("/repairs?f.state=reported"));
+        Locator first = page.locator("tbody tr").first();
+        String tool = column(page, 0).getFirst();
+        first.getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Done")).click();
+        assertThat(page.locator("h1")).hasText("Done: " + tool);
+        button(page, "Done").click();
+        assertThat(page.locator(".note-good")).containsText("Changed.");
+        button(page, "Undo").click();
+        page.navigate(address("/repairs?f.state=done"));
+        assertThat(page.locator("tbody tr").first().getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Done")))
+                .hasCount(0);
+    }
+
+    @Test
+    void signingUpFromARowTakesItAlong() {
+        Page page = signedIn("ingrid@example.org");
+        page.navigate(address("/work-days"));
+        page.locator("tr", new Page.LocatorOptions().setHasText("Wassail"))
+                .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Sign up")).click();
+        assertThat(page.locator("[name='v.work_day']")).hasValue("Wassail");
+        button(page, "Send").click();
+        assertThat(page.locator(".note-good")).containsText("You are on the list");
+    }
+
+    @Test
+    void totalsFollowWhatIsNarrowed() {
+        Page page = signedIn("pavel@example.org");
+        page.navigate(address("/my-pickings?f.day.from=2026-09-01&f.day.to=2026-09-30"));
+        assertThat(page.locator(".count-totals")).containsText("Kilograms:");
+        Double sum = database.queryForObject("select coalesce(sum(p.kilograms), 0) from hosted.pickings p join hosted.members m "
+                + "on m.row_id = p.picker where m.name = 'Pavel Novotny' and p.day between '2026-09-01' and '2026-09-30'", Double.class);
+        assertThat(page.locator(".count-totals").innerText().replaceAll("[^0-9.]", "")).contains(String.valueOf(sum));
+        assertThat(withoutScripts().request().get(address("/listings/my-pickings/rows/totals")).status()).isEqualTo(404);
+    }
+}
