@@ -1,25 +1,40 @@
-// What others change is shown within a moment, unless that would take away what one is about to do.
+// What others change is shown within a moment, unless that would take away what one is about to do. Only a page that is
+// looked at listens: a browser has few connections to one site.
 import { again } from './again.js';
 
 const parts = () => [...document.querySelectorAll('[data-live]')];
-const isBusy = part => part.querySelector('.value-form, details[open], .unfolded') !== null || part.contains(document.querySelector('dialog[open]'))
+const isBusy = part => part.querySelector('.value-form, details[open], .unfolded') !== null
+  || document.querySelector('dialog[open]') !== null
   || (part.contains(document.activeElement) && document.activeElement.matches('input, select, textarea'));
 
+let source = null;
 let waiting = false;
 
 async function follow() {
   if (waiting) return;
   waiting = true;
-  while (document.hidden || parts().some(isBusy)) {
+  while (parts().some(isBusy)) {
     await new Promise(resolve => setTimeout(resolve, 1000));
   }
   waiting = false;
   for (const part of parts()) await again(part);
 }
 
+function listen() {
+  const query = new URLSearchParams([...new Set(parts().map(part => part.dataset.live))].map(listing => ['listing', listing]));
+  // what has changed since the page was asked for is told at once
+  query.set('since', Math.min(...parts().map(part => Number(part.dataset.asked))));
+  source = new EventSource(`/listings/live.events?${query}`);
+  source.addEventListener('rows', follow);
+}
+
 export function followChanges() {
-  const listings = new Set(parts().map(part => part.dataset.live));
-  if (listings.size === 0) return;
-  const query = new URLSearchParams([...listings].map(listing => ['listing', listing]));
-  new EventSource(`/listings/live.events?${query}`).addEventListener('rows', follow);
+  if (parts().length === 0) return;
+  if (!document.hidden) listen();
+  document.addEventListener('visibilitychange', () => {
+    source?.close();
+    source = null;
+    if (document.hidden) return;
+    listen();
+  });
 }

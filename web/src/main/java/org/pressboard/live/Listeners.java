@@ -2,6 +2,7 @@ package org.pressboard.live;
 
 import com.github.benmanes.caffeine.cache.Caffeine;
 import com.github.benmanes.caffeine.cache.LoadingCache;
+import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Semaphore;
@@ -20,6 +21,7 @@ class Listeners implements SmartLifecycle {
     private static final int MOST_OF_ADDRESS = 1_500;
 
     private final Set<Listener> listeners = ConcurrentHashMap.newKeySet();
+    private final Map<TableKey, Long> lastChange = new ConcurrentHashMap<>();
     private final LoadingCache<String, AtomicInteger> byAddress =
             Caffeine.newBuilder().weakValues().build(address -> new AtomicInteger());
     private volatile boolean running;
@@ -59,8 +61,12 @@ class Listeners implements SmartLifecycle {
         }
     }
 
-    /** {@code null}: there are so many already. */
-    @Nullable Listener enter(Set<TableKey> tables, String networkAddress) {
+    /**
+     * {@code null}: there are so many already.
+     *
+     * @param since when the page was asked for: changes after that are news
+     */
+    @Nullable Listener enter(Set<TableKey> tables, long since, String networkAddress) {
         AtomicInteger ofAddress = byAddress.get(networkAddress);
         if (listeners.size() >= MOST || ofAddress.incrementAndGet() > MOST_OF_ADDRESS) {
             ofAddress.decrementAndGet();
@@ -68,10 +74,14 @@ class Listeners implements SmartLifecycle {
         }
         Listener listener = new Listener(tables, ofAddress);
         listeners.add(listener);
+        if (tables.stream().anyMatch(table -> lastChange.getOrDefault(table, 0L) >= since)) {
+            listener.news.release();
+        }
         return listener;
     }
 
     private void hear(TableKey changed) {
+        lastChange.put(changed, System.currentTimeMillis());
         for (Listener listener : listeners) {
             if (listener.tables.contains(changed)) {
                 listener.news.release();

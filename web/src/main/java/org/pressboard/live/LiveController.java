@@ -47,12 +47,13 @@ class LiveController {
     }
 
     @GetMapping("/listings/live.events")
-    void live(@RequestParam List<String> listing, HttpServletRequest request, HttpServletResponse response) throws IOException {
+    void live(@RequestParam List<String> listing, @RequestParam(defaultValue = "0") long since, HttpServletRequest request,
+            HttpServletResponse response) throws IOException {
         pace.spend(request.getRemoteAddr(), Pace.PAGE);
         Set<TableKey> tables = new HashSet<>();
         listing.stream().limit(MOST_LISTINGS).map(key -> listings.open(key, SignedIn.currentVisitor(), Map.of()))
                 .forEach(open -> tables.addAll(sheets.query(open.asking()).reached()));
-        try (Listeners.Listener listener = listeners.enter(tables, request.getRemoteAddr())) {
+        try (Listeners.Listener listener = listeners.enter(tables, since, request.getRemoteAddr())) {
             if (listener == null) {
                 // a browser that is answered so does not ask again
                 response.setStatus(HttpServletResponse.SC_NO_CONTENT);

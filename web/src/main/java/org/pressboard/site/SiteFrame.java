@@ -6,6 +6,8 @@ import org.pressboard.catalog.PublishedSite;
 import org.pressboard.grant.Visitor;
 import org.pressboard.signin.SignedIn;
 import org.springframework.stereotype.Component;
+import org.springframework.web.context.request.RequestAttributes;
+import org.springframework.web.context.request.RequestContextHolder;
 
 /** What stands around every page: the site's name, the menu of what this visitor may see, and who is signed in. */
 @Component
@@ -19,6 +21,14 @@ public class SiteFrame {
 
     /** An entry of the menu. */
     public record Entry(String key, String title) {
+    }
+
+    /** The request's attribute that says when it came, in milliseconds since 1970. */
+    public static final String ASKED = SiteFrame.class.getName();
+
+    /** When the page was asked for: what has changed since, it may not have. */
+    public Object asked() {
+        return RequestContextHolder.currentRequestAttributes().getAttribute(ASKED, RequestAttributes.SCOPE_REQUEST);
     }
 
     public String siteName() {
