@@ -7,17 +7,24 @@ const isBusy = part => part.querySelector('.value-form, details[open], .unfolded
   || document.querySelector('dialog[open]') !== null
   || (part.contains(document.activeElement) && document.activeElement.matches('input, select, textarea'));
 
+const BETWEEN = 1000; // so long at least from one look to the next, however often rows change
+const pause = () => new Promise(resolve => setTimeout(resolve, BETWEEN));
+
 let source = null;
-let waiting = false;
+let isTold = false;
+let isFollowing = false;
 
 async function follow() {
-  if (waiting) return;
-  waiting = true;
-  while (parts().some(isBusy)) {
-    await new Promise(resolve => setTimeout(resolve, 1000));
+  isTold = true;
+  if (isFollowing) return;
+  isFollowing = true;
+  while (isTold) {
+    while (parts().some(isBusy)) await pause();
+    isTold = false;
+    for (const part of parts()) await again(part);
+    await pause();
   }
-  waiting = false;
-  for (const part of parts()) await again(part);
+  isFollowing = false;
 }
 
 function listen() {

@@ -176,6 +176,8 @@ public final class Differences {
                 after.changing().fields().isEmpty() ? "fields-shown" : "fields", labels(after, after.changing().fields()));
         note(before.changing().inPlace() != after.changing().inPlace(), Line.CHANGE,
                 after.changing().inPlace() ? "in-place" : "not-in-place");
+        note(before.changing().several() != after.changing().several(), Line.CHANGE,
+                after.changing().several() ? "several" : "not-several");
         note(!before.changing().deeds().equals(after.changing().deeds())
                 || !before.changing().sending().equals(after.changing().sending()), Line.CHANGE, "buttons");
     }

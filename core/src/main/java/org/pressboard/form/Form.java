@@ -66,7 +66,7 @@ public record Form(FormKey key, TableKey table, String title, String lead, boole
     /** Whether a form could ask for the field. */
     public static boolean canAsk(Table table, Field field) {
         return field.isEntered() && !field.key().equals(table.owner()) && !field.key().equals(table.approval())
-                && !(field.type() instanceof Referring.References) && !(field.type() instanceof Attached);
+                && !(field.type() instanceof Referring.References);
     }
 
     public Form titled(String other, String otherLead) {

@@ -13,13 +13,14 @@ import org.pressboard.value.FieldKey;
  *
  * @param fields  the fields that they fill in, in their order; none: those that are shown
  * @param inPlace whether single values are changed where they stand
+ * @param several whether several rows are picked and changed or removed at once
  * @param deeds   buttons that do one thing to a row
  * @param sending buttons that open a form about a row
  */
 public record Changing(boolean add, boolean change, boolean remove, List<FieldKey> fields, boolean inPlace,
-                       List<Deed> deeds, List<Sending> sending) {
+                       boolean several, List<Deed> deeds, List<Sending> sending) {
 
-    public static final Changing NOTHING = new Changing(false, false, false, List.of(), false, List.of(), List.of());
+    public static final Changing NOTHING = new Changing(false, false, false, List.of(), false, false, List.of(), List.of());
 
     public Changing {
         fields = fields == null ? List.of() : List.copyOf(fields);
@@ -32,23 +33,27 @@ public record Changing(boolean add, boolean change, boolean remove, List<FieldKe
     }
 
     public Changing with(boolean mayAdd, boolean mayChange, boolean mayRemove) {
-        return new Changing(mayAdd, mayChange, mayRemove, fields, inPlace, deeds, sending);
+        return new Changing(mayAdd, mayChange, mayRemove, fields, inPlace, several, deeds, sending);
     }
 
     public Changing inPlace(boolean isInPlace) {
-        return new Changing(add, change, remove, fields, isInPlace, deeds, sending);
+        return new Changing(add, change, remove, fields, isInPlace, several, deeds, sending);
+    }
+
+    public Changing severally(boolean areSeveral) {
+        return new Changing(add, change, remove, fields, inPlace, areSeveral, deeds, sending);
     }
 
     public Changing filling(List<FieldKey> others) {
-        return new Changing(add, change, remove, others, inPlace, deeds, sending);
+        return new Changing(add, change, remove, others, inPlace, several, deeds, sending);
     }
 
     public Changing doing(List<Deed> others) {
-        return new Changing(add, change, remove, fields, inPlace, others, sending);
+        return new Changing(add, change, remove, fields, inPlace, several, others, sending);
     }
 
     public Changing sending(List<Sending> others) {
-        return new Changing(add, change, remove, fields, inPlace, deeds, others);
+        return new Changing(add, change, remove, fields, inPlace, several, deeds, others);
     }
 
     Changing among(Predicate<FieldKey> which) {

@@ -222,6 +222,10 @@ public class RowEditing {
     /** Gives several rows the same values in some fields. */
     @Transactional
     public Outcome changeAll(TableKey key, Collection<Long> rows, Map<FieldKey, Optional<Value>> give, Author author) {
+        return changeAll(key, rows, give, author, Hand.STAFF);
+    }
+
+    Outcome changeAll(TableKey key, Collection<Long> rows, Map<FieldKey, Optional<Value>> give, Author author, Hand hand) {
         Tables tables = catalog.tables();
         Table table = tables.get(key);
         Map<FieldKey, Problem> problems = problems(tables, table, give, null);
@@ -230,8 +234,10 @@ public class RowEditing {
         if (!problems.isEmpty()) {
             return new Outcome.Refused(problems);
         }
+        hand.check(Verb.CHANGE, table, rows);
         long act = begin(author, Act.What.ROWS_CHANGED, tables, key, Act.Details.of(""));
-        update(table, rows, give, author, Hand.STAFF);
+        update(table, rows, give, author, hand);
+        hand.check(Verb.CHANGE, table, rows);
         return new Outcome.Done(act);
     }
 

@@ -122,12 +122,28 @@ public class VisitorEditing {
     }
 
     /**
-     * @return the act that did
-     * @throws ProblemsFound when they may not
+     * Gives several rows the same in a field.
+     *
+     * @throws ProblemsFound when they may not change one of them so; none is changed then
      */
     @Transactional
-    public long remove(Visitor visitor, TableKey key, long row, Author author) {
-        return editing.remove(key, List.of(row), author, new OfVisitor(catalog.publishedNow(), visitor, Hand.Sent.NOT));
+    public RowEditing.Outcome changeAll(Visitor visitor, TableKey key, Collection<Long> rows,
+            Map<FieldKey, Optional<Value>> give, Author author) {
+        PublishedSite site = catalog.publishedNow();
+        Map<FieldKey, Value> given = new HashMap<>();
+        give.forEach((field, value) -> value.ifPresent(is -> given.put(field, is)));
+        Map<FieldKey, Problem> unseen = unseen(site, visitor, key, given);
+        return unseen.isEmpty() ? editing.changeAll(key, rows, give, author, new OfVisitor(site, visitor, Hand.Sent.NOT))
+                : new RowEditing.Outcome.Refused(unseen);
+    }
+
+    /**
+     * @return the act that did
+     * @throws ProblemsFound when they may not; none is removed then
+     */
+    @Transactional
+    public long remove(Visitor visitor, TableKey key, Collection<Long> rows, Author author) {
+        return editing.remove(key, rows, author, new OfVisitor(catalog.publishedNow(), visitor, Hand.Sent.NOT));
     }
 
     /** To which of these rows the visitor may do that. */

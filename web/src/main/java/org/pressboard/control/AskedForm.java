@@ -2,7 +2,10 @@ package org.pressboard.control;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.UnaryOperator;
 import org.pressboard.form.Form;
+import org.pressboard.value.PlainForm;
+import org.pressboard.value.Value;
 
 /**
  * A form as somebody gets to see it.
@@ -12,13 +15,24 @@ import org.pressboard.form.Form;
  * @param token   says when it was begun
  * @param problem why it cannot be sent, or was not; empty: nothing is wrong
  * @param open    whether it can be sent at all
+ * @param seal    seals what the form carries along
  * @param moving  whether some questions hang on other answers
  */
 public record AskedForm(Form form, String address, List<Part> parts, String token, String problem, boolean open,
-                        boolean moving) {
+                        boolean moving, UnaryOperator<String> seal) {
 
     /** Questions under a heading; an empty one: none stands above them. */
     public record Part(String heading, List<Control> controls) {
+    }
+
+    /** Whether it takes pictures or files. */
+    public boolean takesFiles() {
+        return parts.stream().flatMap(part -> part.controls().stream()).anyMatch(control -> control.kind() == Control.Kind.FILES);
+    }
+
+    /** A file as the form carries it along. */
+    public String carried(Value.Attachment file) {
+        return seal.apply(PlainForm.write(file));
     }
 
     static List<Part> parts(Form form, List<Control> controls) {

@@ -11,6 +11,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.editing.FormSending;
@@ -88,7 +89,7 @@ public class FormDesk {
 
     /** One that they may not send. */
     public static AskedForm closed(Sitting sitting) {
-        return new AskedForm(sitting.form, sitting.address, List.of(), "", "", false, false);
+        return new AskedForm(sitting.form, sitting.address, List.of(), "", "", false, false, UnaryOperator.identity());
     }
 
     /** The form as it begins; {@code given} are answers that the address brings along. */
@@ -102,10 +103,10 @@ public class FormDesk {
         return asked(sitting, form, problem, true, token);
     }
 
-    private static AskedForm asked(Sitting sitting, RowForm form, String problem, boolean open, String token) {
+    private AskedForm asked(Sitting sitting, RowForm form, String problem, boolean open, String token) {
         boolean moving = sitting.form.questions().stream().anyMatch(each -> !each.when().equals(Condition.ALWAYS));
         return new AskedForm(sitting.form, sitting.address, AskedForm.parts(sitting.form, form.controls()), token, problem,
-                open, moving);
+                open, moving, seal::on);
     }
 
     private Map<FieldKey, Value> starts(Sitting sitting, Map<String, String> given) {

@@ -48,12 +48,15 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import org.springframework.web.util.UriComponentsBuilder;
+import org.springframework.web.util.UriUtils;
 
 /** Forms in which visitors add and change rows of a listing; they work without scripts. */
 @Controller
 class FillingController {
 
     private static final String LISTING = "/listings/{listing}/rows";
+    private static final int MOST_AT_ONCE = 100;
     private static final String ROW = LISTING + "/{row:\\d{1,18}}";
 
     private final OpenListings listings;
@@ -109,7 +112,12 @@ class FillingController {
     /** The fields of the form are none of the list's state. */
     private static Map<String, List<String>> state(MultiValueMap<String, String> parameters) {
         Map<String, List<String>> state = new LinkedHashMap<>(parameters);
-        state.keySet().removeIf(name -> name.matches("(v|was|new)\\..*|_csrf"));
+        state.keySet().removeIf(name -> name.matches("(v|was|new)\\..*|_csrf|row|list|field|do"));
+        // the list as it was, which a form without scripts carries along
+        Optional.ofNullable(parameters.getFirst("list")).filter(list -> list.startsWith("?")).ifPresent(list ->
+                UriComponentsBuilder.fromUriString(list).build().getQueryParams().forEach((name, values) -> state.putIfAbsent(name,
+                        values.stream().map(value -> value == null ? "" : UriUtils.decode(value, java.nio.charset.StandardCharsets.UTF_8))
+                                .toList())));
         return state;
     }
 
@@ -225,7 +233,7 @@ class FillingController {
         offered(filling.changing().remove());
         Row found = find(filling, row);
         try {
-            long act = editing.remove(filling.visitor, filling.table().key(), found.id(), author());
+            long act = editing.remove(filling.visitor, filling.table().key(), List.of(found.id()), author());
             return back(filling, "change.removed", act, flash);
         } catch (ProblemsFound against) {
             frame(filling, found, model);
@@ -350,6 +358,71 @@ class FillingController {
     private boolean isToBeDone(Filling filling, Deed deed, long row) {
         return may(filling, Verb.CHANGE, row)
                 && !editing.among(filling.visitor, filling.table().key(), deed.when(), Set.of(row)).isEmpty();
+    }
+
+    /** What can be done with several rows at once: a field is chosen, and then given the same in all of them; or they go. */
+    @GetMapping(LISTING + "/several")
+    String several(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
+            Model model, HttpServletRequest request) {
+        Filling filling = several(listing, parameters, language, request);
+        List<Long> rows = picked(filling, parameters);
+        List<Field> one = filling.fields.stream().filter(field -> field.key().name().equals(parameters.getFirst("field"))).toList();
+        RowForm form = one.isEmpty() ? null : RowForm.of(one, Map.of(), words(filling));
+        return severally(filling, rows, form, model);
+    }
+
+    @PostMapping(LISTING + "/several")
+    String doSeverally(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
+            Model model, HttpServletRequest request, RedirectAttributes flash) {
+        Filling filling = several(listing, parameters, language, request);
+        List<Long> rows = picked(filling, parameters);
+        List<Field> one = filling.fields.stream().filter(field -> field.key().name().equals(parameters.getFirst("field"))).toList();
+        RowForm form = null;
+        try {
+            if (rows.isEmpty()) {
+                return severally(filling, rows, null, model);
+            }
+            if ("remove".equals(parameters.getFirst("do"))) {
+                offered(filling.changing().remove());
+                return back(filling, "change.removed-several", editing.remove(filling.visitor, filling.table().key(), rows, author()),
+                        flash);
+            }
+            offered(filling.changing().change() && !one.isEmpty());
+            Filling of = new Filling(filling.open, filling.visitor, language, one);
+            form = sent(of, parameters);
+            if (!form.isWrong()) {
+                RowEditing.Outcome outcome = editing.changeAll(filling.visitor, filling.table().key(), rows, form.values(), author());
+                if (outcome instanceof RowEditing.Outcome.Done(Long act)) {
+                    return back(filling, "change.changed-several", act, flash);
+                }
+                form = with(form, outcome, filling, model);
+            }
+        } catch (ProblemsFound refused) {
+            model.addAttribute("problem", words(filling).say(refused.problems().all().getFirst()));
+        }
+        return severally(filling, rows, form, model);
+    }
+
+    private Filling several(String listing, MultiValueMap<String, String> parameters, Locale language, HttpServletRequest request) {
+        Filling filling = filling(listing, parameters, language, request);
+        offered(filling.changing().several());
+        return filling;
+    }
+
+    /** Those of the rows named that the visitor sees in the listing. */
+    private List<Long> picked(Filling filling, MultiValueMap<String, String> parameters) {
+        List<Long> named = parameters.getOrDefault("row", List.of()).stream().filter(text -> text.matches("\\d{1,18}"))
+                .map(Long::valueOf).distinct().limit(MOST_AT_ONCE).toList();
+        return named.stream().filter(row -> sheets.row(filling.asking(), row, List.of(), filling.language).isPresent()).toList();
+    }
+
+    private String severally(Filling filling, List<Long> rows, @Nullable RowForm form, Model model) {
+        frame(filling, null, model);
+        model.addAttribute("picked", rows);
+        model.addAttribute("form", form);
+        model.addAttribute("choices", filling.changing().change() ? filling.fields : List.of());
+        model.addAttribute("removable", filling.changing().remove());
+        return "site/several";
     }
 
     /** What rows are called that a field of the form could lead to, as far as the visitor sees them. */

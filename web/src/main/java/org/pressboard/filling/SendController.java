@@ -2,6 +2,7 @@ package org.pressboard.filling;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -49,9 +50,12 @@ class SendController {
     private final Browsers browsers;
     private final Pace pace;
     private final TransactionTemplate transaction;
+    private final FormFiles files;
 
     SendController(OpenForms forms, OpenRows rows, FormDesk desk, FormSending sending, FormLetters letters,
-            CalledRows references, Browsers browsers, Pace pace, PlatformTransactionManager transactions) {
+            CalledRows references, Browsers browsers, Pace pace, PlatformTransactionManager transactions,
+            FormFiles files) {
+        this.files = files;
         this.forms = forms;
         this.rows = rows;
         this.desk = desk;
@@ -80,10 +84,14 @@ class SendController {
 
     @PostMapping(AT)
     String send(@PathVariable String page, @PathVariable String form, @RequestParam MultiValueMap<String, String> parameters,
-            Locale language, Model model, HttpServletRequest request, HttpServletResponse response) {
+            Locale language, Model model, HttpServletRequest request, HttpServletResponse response) throws IOException {
         OpenForms.Open open = open(page, form, Pace.WRITE, request);
         FormDesk.Sitting sitting = open.sitting(language);
-        RowForm filled = desk.read(sitting, parameters);
+        FormFiles.Sent sent = files.sent(sitting.fields(), parameters, request, desk.words(sitting));
+        RowForm filled = desk.read(sitting, sent.parameters());
+        if (!sent.problem().isEmpty()) {
+            return show(open, desk.again(sitting, filled, sent.problem(), desk.token(sitting, parameters, Optional.empty())), model);
+        }
         Optional<String> suspicion = desk.suspicion(sitting, parameters);
         String token = desk.token(sitting, parameters, suspicion);
         if (filled.isWrong() || suspicion.isPresent()) {

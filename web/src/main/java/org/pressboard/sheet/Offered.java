@@ -25,11 +25,13 @@ import org.pressboard.value.FieldKey;
  *
  * @param add    where a row is added; {@code null}: they may not
  * @param rows   for each row that they may do something with, where
+ * @param several where something is done with several rows picked; {@code null}: nothing is
  * @param values the fields whose values are changed where they stand, and in which rows
  */
-public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Values values) {
+public record Offered(@Nullable String add, Map<Long, List<Link>> rows, @Nullable String several,
+                      Values values) {
 
-    static final Offered NOTHING = new Offered(null, Map.of(), new Values(Set.of(), Set.of()));
+    static final Offered NOTHING = new Offered(null, Map.of(), null, new Values(Set.of(), Set.of()));
 
     /** Where something is done, and what it is called. */
     public record Link(String address, String text) {
@@ -78,7 +80,8 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Values v
             }
             boolean mayAdd = changing.add() && editing.mayAdd(visitor, table.key());
             boolean isInPlace = changing.change() && changing.inPlace() && place.isOnSite();
-            return new Offered(mayAdd ? place.changing("/add") : null, links,
+            boolean isSeveral = changing.several() && (changing.change() || changing.remove()) && place.isOnSite() && !links.isEmpty();
+            return new Offered(mayAdd ? place.changing("/add") : null, links, isSeveral ? place.changing("/several") : null,
                     isInPlace ? new Values(fields(shown), changeable) : NOTHING.values);
         }
 

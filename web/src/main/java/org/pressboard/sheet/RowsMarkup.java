@@ -30,8 +30,10 @@ final class RowsMarkup {
      * @param links  the links by which a row is; {@code null}: none is
      * @param fields the fields that the cells of a line are of
      * @param values the values that are changed where they stand
+     * @param picks  the form that picked rows are sent by; empty: none are picked
      */
-    record Changes(@Nullable LongFunction<String> links, List<FieldKey> fields, Offered.Values values) {
+    record Changes(@Nullable LongFunction<String> links, List<FieldKey> fields, Offered.Values values,
+                   String picks) {
     }
 
     private RowsMarkup(int cells, Place place, Look look, Changes changes) {
@@ -54,9 +56,9 @@ final class RowsMarkup {
             html.append(" class=\"").append(line.mark().classes().strip()).append("\"");
         }
         html.append(">");
-        if (!place.opening().isEmpty()) {
-            html.append("<td role=\"cell\" class=\"pick\"><input type=\"checkbox\" name=\"row\" form=\"several\" value=\"")
-                    .append(line.rowId()).append("\" aria-label=\"").append(HtmlUtils.htmlEscape(line.name()))
+        if (!changes.picks.isEmpty()) {
+            html.append("<td role=\"cell\" class=\"pick\"><input type=\"checkbox\" name=\"row\" form=\"").append(changes.picks)
+                    .append("\" value=\"").append(line.rowId()).append("\" aria-label=\"").append(HtmlUtils.htmlEscape(line.name()))
                     .append("\"></td>");
         }
         boolean hasButton = look.hasButton() && place.opening().isEmpty();

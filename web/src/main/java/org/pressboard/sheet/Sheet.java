@@ -41,7 +41,12 @@ public record Sheet(String id, String label, Place place, String query, Finder f
     public String rowsMarkup() {
         return look.isOfCards() ? CardsMarkup.of(lines, look, fields, this::changes)
                 : RowsMarkup.of(lines, place, look, new RowsMarkup.Changes(offered.isAny() ? this::changes : null, fields,
-                        offered.values()));
+                        offered.values(), picks()));
+    }
+
+    /** The form that picked rows are sent by; empty: none are picked. */
+    public String picks() {
+        return !place.opening().isEmpty() ? "several" : offered.several() == null || look.isOfCards() ? "" : "several-" + id;
     }
 
     /** The links by which a row is changed; nothing where it may not be. */

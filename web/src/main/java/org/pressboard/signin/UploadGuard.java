@@ -9,12 +9,25 @@ import java.util.regex.Pattern;
 import org.springframework.web.filter.OncePerRequestFilter;
 
 /**
- * Turns uploads away before a byte of them is read, unless they are of staff and for the places that take files;
+ * Turns uploads away before a byte of them is read, unless they are of staff and for the places that take files, or for a
+ * form that does;
  * looking for a CSRF token would read them all.
  */
 public final class UploadGuard extends OncePerRequestFilter {
 
     private static final Pattern PLACES = Pattern.compile("/desk/(intake|files|intake/[0-9a-f-]{36}/pictures)");
+
+    /** Further places that take files from whoever the request is from. */
+    public interface Places {
+
+        boolean isTaken(HttpServletRequest request);
+    }
+
+    private final Places places;
+
+    public UploadGuard(Places places) {
+        this.places = places;
+    }
 
     @Override
     protected boolean shouldNotFilter(HttpServletRequest request) {
@@ -26,7 +39,8 @@ public final class UploadGuard extends OncePerRequestFilter {
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         SignedIn current = SignedIn.current();
-        if (current != null && current.isStaff() && PLACES.matcher(request.getRequestURI()).matches()) {
+        boolean isDesk = current != null && current.isStaff() && PLACES.matcher(request.getRequestURI()).matches();
+        if (isDesk || places.isTaken(request)) {
             chain.doFilter(request, response);
         } else {
             response.sendError(HttpServletResponse.SC_FORBIDDEN);

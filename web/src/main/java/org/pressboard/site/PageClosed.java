@@ -3,7 +3,7 @@ package org.pressboard.site;
 import org.pressboard.edition.Page;
 
 /** The page is there, but not for whoever asks, and its owner wants them to be told. */
-final class PageClosed extends RuntimeException {
+public final class PageClosed extends RuntimeException {
 
     private final transient Page page;
 

@@ -32,7 +32,7 @@ class SecurityConfiguration {
 
     @Bean
     SecurityFilterChain filters(HttpSecurity http, SignInThrottle throttle, AfterSignIn afterSignIn,
-            Accounts accounts, Members members, LogBook log) {
+            Accounts accounts, Members members, LogBook log, UploadGuard.Places uploads) {
         return http
                 .authorizeHttpRequests(DeskRights::apply)
                 .authorizeHttpRequests(requests -> requests
@@ -42,7 +42,7 @@ class SecurityConfiguration {
                         .requestMatchers(HttpMethod.GET, "/**").permitAll()
                         .requestMatchers(HttpMethod.HEAD, "/**").permitAll()
                         .requestMatchers(HttpMethod.POST, "/listings/*/rows/add", "/listings/*/rows/*/change",
-                                "/listings/*/rows/*/remove", "/listings/*/rows/*/value/*", "/listings/*/rows/*/do/*", "/listings/*/undo", "/*/send/*", "/*/send/*/asked").permitAll()
+                                "/listings/*/rows/several", "/listings/*/rows/*/remove", "/listings/*/rows/*/value/*", "/listings/*/rows/*/do/*", "/listings/*/undo", "/*/send/*", "/*/send/*/asked").permitAll()
                         .requestMatchers("/sign-in", "/sign-in/*", "/sign-out", "/welcome", "/error").permitAll()
                         .anyRequest().denyAll())
                 .formLogin(form -> form.loginPage("/sign-in").usernameParameter("email")
@@ -53,7 +53,7 @@ class SecurityConfiguration {
                 .requestCache(RequestCacheConfigurer::disable)
                 .csrf(csrf -> csrf.csrfTokenRepository(formTokens()))
                 .addFilterAfter(new AccountCheck(accounts, members), SecurityContextHolderFilter.class)
-                .addFilterBefore(new UploadGuard(), CsrfFilter.class)
+                .addFilterBefore(new UploadGuard(uploads), CsrfFilter.class)
                 .addFilterBefore(throttle, UsernamePasswordAuthenticationFilter.class)
                 .headers(headers -> headers
                         .frameOptions(HeadersConfigurer.FrameOptionsConfig::disable)

@@ -28,7 +28,8 @@ import org.springframework.context.ConfigurableApplicationContext;
 
 /**
  * Starts the application and the reference in one process and prints how they compare. Words name the parts to
- * measure: {@code listing}, {@code layout}, {@code related}, {@code throughput}, {@code bulk}, {@code harm}; without any, all of them.
+ * measure: {@code listing}, {@code layout}, {@code related}, {@code throughput},
+ * {@code people}, {@code bulk}, {@code harm}; without any, all of them.
  */
 public final class Bench {
 
@@ -39,13 +40,13 @@ public final class Bench {
         SpringApplication application = new SpringApplication(PressboardApplication.class, BenchTables.class,
                 ListingBench.class, LayoutBench.class, RelatedBench.class, BulkBench.class, SentStatements.Wiring.class);
         try (ConfigurableApplicationContext context = application.run("--server.port=0", "--pressboard.demo=true",
-                "--logging.level.org.pressboard=error", "--pressboard.proxies=127.0.0.1,0:0:0:0:0:0:0:1")) {
+                "--logging.level.org.pressboard=error", "--pressboard.shortest-filling=0s", "--pressboard.proxies=127.0.0.1,0:0:0:0:0:0:0:1")) {
             int port = Integer.parseInt(context.getEnvironment().getProperty("local.server.port", "0"));
             BenchTables tables = context.getBean(BenchTables.class);
             tables.make(BenchTables.SMALL);
             tables.make(BenchTables.LARGE);
             Report report = new Report();
-            List<String> parts = arguments.length == 0 ? List.of("bulk", "listing", "layout", "related", "throughput", "harm") : List.of(arguments);
+            List<String> parts = arguments.length == 0 ? List.of("bulk", "listing", "layout", "related", "throughput", "people", "harm") : List.of(arguments);
             if (parts.contains("listing")) {
                 context.getBean(ListingBench.class).run(report);
             }
@@ -58,6 +59,10 @@ public final class Bench {
             if (parts.contains("throughput")) {
                 ownRows(context);
                 new ThroughputBench().run(report, port, startBare(context));
+            }
+            if (parts.contains("people")) {
+                BareApplication.updating(context.getBean(javax.sql.DataSource.class));
+                new PeopleBench(context, port, startBare(context)).run(report);
             }
             if (parts.contains("bulk")) {
                 context.getBean(BulkBench.class).run(report, port);

@@ -1,17 +1,13 @@
 package org.pressboard.bench;
 
 import java.net.URI;
-import java.net.URLEncoder;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ThreadLocalRandom;
 import java.util.concurrent.atomic.AtomicInteger;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 
 /** Requests per second of the public page against a bare page with the same rows hard-coded, on the same server. */
@@ -32,7 +28,7 @@ final class ThroughputBench {
         List<HttpRequest> unchanged = fromMany(HttpRequest.newBuilder(ours).header("If-None-Match", tag));
         List<HttpRequest> reference = fromMany(HttpRequest.newBuilder(bare));
         List<HttpRequest> own = fromMany(HttpRequest.newBuilder(URI.create("http://localhost:" + port + "/mine"))
-                .header("Cookie", signedIn("http://localhost:" + port)));
+                .header("Cookie", Visits.signedIn("http://localhost:" + port, "mira@example.org", "198.51.100.1").cookies()));
         double[] sums = new double[4];
         for (int round = -1; round < ROUNDS; round++) {
             double[] rates = {rate(whole, 200), rate(unchanged, 304), rate(reference, 200), rate(own, 200)};
@@ -49,25 +45,6 @@ final class ThroughputBench {
     private static List<HttpRequest> fromMany(HttpRequest.Builder request) {
         return IntStream.range(0, 250).mapToObj(i -> request.copy().header("X-Forwarded-For", "198.51.100." + i).build())
                 .toList();
-    }
-
-    /** The cookies of a member of the demo. */
-    private String signedIn(String site) throws Exception {
-        HttpResponse<String> form = get(URI.create(site + "/sign-in"));
-        Matcher token = Pattern.compile("name=\"_csrf\" value=\"([^\"]+)\"").matcher(form.body());
-        if (!token.find()) {
-            throw new IllegalStateException(form.body());
-        }
-        HttpResponse<String> answer = http.send(HttpRequest.newBuilder(URI.create(site + "/sign-in"))
-                .header("Cookie", cookies(form)).header("Content-Type", "application/x-www-form-urlencoded")
-                .POST(HttpRequest.BodyPublishers.ofString("email=mira%40example.org&password=quillbrook&_csrf="
-                        + URLEncoder.encode(token.group(1), StandardCharsets.UTF_8))).build(),
-                HttpResponse.BodyHandlers.ofString());
-        return cookies(answer);
-    }
-
-    private static String cookies(HttpResponse<?> answer) {
-        return String.join("; ", answer.headers().allValues("Set-Cookie").stream().map(each -> each.split(";")[0]).toList());
     }
 
     private HttpResponse<String> get(URI address) throws Exception {

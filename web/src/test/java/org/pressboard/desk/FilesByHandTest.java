@@ -49,6 +49,7 @@ class FilesByHandTest extends InBrowser {
 
     @AfterEach
     void removeTheTables() {
+        closePages();
         for (String name : List.of("visits", "nest_boxes")) {
             catalog.tables().all().stream().filter(table -> table.key().name().equals(name))
                     .forEach(table -> publisher.remove(table.key()));

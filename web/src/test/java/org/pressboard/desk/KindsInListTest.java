@@ -92,6 +92,7 @@ class KindsInListTest extends WithTables {
 
     @AfterEach
     void removeTheTables() {
+        closePages();
         publisher.remove(catalog.tables().all().stream().map(Table::key)
                 .filter(key -> key.name().equals("crates") || key.name().equals("racks")).toArray(TableKey[]::new));
     }

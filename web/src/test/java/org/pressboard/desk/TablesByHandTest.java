@@ -41,6 +41,7 @@ class TablesByHandTest extends InBrowser {
 
     @AfterEach
     void removeTheTable() {
+        closePages();
         catalog.tables().all().stream().filter(table -> table.key().name().equals("hives"))
                 .forEach(table -> publisher.remove(table.key()));
     }

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -118,5 +119,46 @@ class InPlaceTest extends InBrowser {
                 + "on m.row_id = p.picker where m.name = 'Pavel Novotny' and p.day between '2026-09-01' and '2026-09-30'", Double.class);
         assertThat(page.locator(".count-totals").innerText().replaceAll("[^0-9.]", "")).contains(String.valueOf(sum));
         assertThat(withoutScripts().request().get(address("/listings/my-pickings/rows/totals")).status()).isEqualTo(404);
+    }
+
+    @Test
+    void severalRowsAreChangedAndRemovedAtOnceAndTakenBack() {
+        Page page = signedIn("odile@example.org");
+        page.navigate(address("/my-pickings?f.approved=no"));
+        assertThat(violations(page)).isEmpty();
+        List<String> trees = column(page, 1).subList(0, 2);
+        for (int i = 0; i < 2; i++) {
+            page.locator("tbody .pick input").nth(i).check();
+        }
+        button(page, "With the picked rows …").click();
+        assertThat(page.locator("h1")).hasText("2 rows picked");
+        page.locator("select[name=field]").selectOption("grade");
+        button(page, "Go on").click();
+        page.locator("[name='v.grade']").selectOption("cider");
+        button(page, "Keep").click();
+        assertThat(page.locator(".note-good")).containsText("They are changed.");
+        assertThat(page).hasURL(address("/my-pickings?f.approved=no"));
+        assertThat(column(page, 4).subList(0, 2)).containsExactly("cider", "cider");
+        button(page, "Undo").click();
+        assertThat(page.locator(".note-good")).containsText("Taken back");
+        page.navigate(address("/my-pickings?f.approved=no"));
+        for (int i = 0; i < 2; i++) {
+            page.locator("tbody .pick input").nth(i).check();
+        }
+        button(page, "With the picked rows …").click();
+        button(page, "Remove them").click();
+        assertThat(page.locator(".note-good")).containsText("They are removed.");
+        button(page, "Undo").click();
+        page.navigate(address("/my-pickings?f.approved=no"));
+        assertThat(column(page, 1).subList(0, 2)).isEqualTo(trees);
+    }
+
+    @Test
+    void rowsOfOthersAreNotPickedByTheirNumbers() {
+        Long row = database.queryForObject("select p.row_id from hosted.pickings p join hosted.members m on m.row_id = p.picker "
+                + "where m.name = 'Tomas Veit' and not p.approved order by 1 limit 1", Long.class);
+        Page page = signedIn("wanjiru@example.org");
+        page.navigate(address("/listings/my-pickings/rows/several?row=" + row));
+        assertThat(page.locator("h1")).hasText("0 rows picked");
     }
 }

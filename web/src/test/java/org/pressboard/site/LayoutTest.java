@@ -69,6 +69,7 @@ class LayoutTest extends InBrowser {
 
     @AfterEach
     void removeTheTable() {
+        closePages();
         publisher.remove(ENDLESS.key());
     }
 

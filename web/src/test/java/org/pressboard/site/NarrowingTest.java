@@ -71,6 +71,7 @@ class NarrowingTest extends WithTables {
 
     @AfterEach
     void removeTheTables() {
+        closePages();
         publisher.remove(BARRELS, SHEDS);
     }
 

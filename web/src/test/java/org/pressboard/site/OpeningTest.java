@@ -53,6 +53,7 @@ class OpeningTest extends WithTables {
 
     @AfterEach
     void removeTheTable() {
+        closePages();
         publisher.remove(SHEDS);
     }
 

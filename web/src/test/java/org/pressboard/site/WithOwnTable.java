@@ -71,6 +71,7 @@ abstract class WithOwnTable extends InBrowser {
 
     @AfterEach
     void removeTheTable() {
+        closePages();
         publisher.remove(GRAFTS.key());
     }
 }

@@ -78,6 +78,8 @@ class AddressMatrixTest extends InBrowser {
             POST /listings/*/rows/*/value/*
             GET /listings/*/rows/*/do/*
             POST /listings/*/rows/*/do/*
+            GET /listings/*/rows/several
+            POST /listings/*/rows/several
             GET /listings/*/rows/refer/*
             POST /listings/*/undo
             """;

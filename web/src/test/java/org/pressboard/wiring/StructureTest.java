@@ -57,7 +57,7 @@ class StructureTest {
             Map.entry("site", Set.of("catalog", "change", "control", "edition", "files", "form", "grant", "listing", "rows", "sheet", "signin",
                     "table")),
             Map.entry("control", Set.of("condition", "editing", "form", "grant", "problem", "rows", "sheet", "signin", "table", "value")),
-            Map.entry("filling", Set.of("condition", "edition", "catalog", "control", "editing", "form", "grant", "history", "listing", "mail", "problem", "rows", "sheet", "signin", "site",
+            Map.entry("filling", Set.of("condition", "edition", "files", "catalog", "control", "editing", "form", "grant", "history", "listing", "mail", "problem", "rows", "sheet", "signin", "site",
                     "table", "value")),
             Map.entry("takeaway", Set.of("bulk", "edition", "files", "listing", "log", "problem", "rows", "sheet", "signin", "site", "table", "value")),
             Map.entry("desk", Set.of("bulk", "catalog", "condition", "desk.condition", "desk.table", "edition", "files", "grant", "history", "intake", "listing", "log", "mail", "mailing", "member", "problem",

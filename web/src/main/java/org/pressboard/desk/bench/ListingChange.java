@@ -75,6 +75,7 @@ final class ListingChange {
         Changing changing = listing.changing();
         return switch (what) {
             case "change.what" -> listing.with(changing.with(has("add"), has("change"), has("remove")));
+            case "change.several" -> listing.with(changing.severally(has("value")));
             case "change.in-place" -> listing.with(changing.inPlace(has("value")));
             case "change.deed" -> listing.with(changing.doing(withDeed(changing.deeds())));
             case "change.undeed" -> listing.with(changing.doing(changing.deeds().stream()
