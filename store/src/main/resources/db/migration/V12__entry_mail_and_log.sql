@@ -60,3 +60,15 @@ begin
     end loop;
 end
 $$;
+
+-- Tallies lock the row that they are of no more than they need: whoever adds a row that refers to it holds it already, as
+-- others who do so at the same time, and each would wait for the other.
+do $$
+declare keeping record;
+begin
+    for keeping in select pg_get_functiondef(oid) as definition from pg_proc where pronamespace = 'pressboard'::regnamespace
+            and prosrc like '%order by row_id for update;%' loop
+        execute replace(keeping.definition, 'order by row_id for update;', 'order by row_id for no key update;');
+    end loop;
+end
+$$;

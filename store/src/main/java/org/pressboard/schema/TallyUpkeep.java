@@ -41,7 +41,7 @@ class TallyUpkeep {
                 security definer set search_path = pg_catalog, pg_temp as $tally$
                 declare was_quiet text := current_setting('pressboard.quiet', true);
                 begin
-                    perform 1 from {1} where row_id = any(concerned) order by row_id for update;
+                    perform 1 from {1} where row_id = any(concerned) order by row_id for no key update;
                     perform set_config('pressboard.quiet', 'on', true);
                     update {1} kept set {2} = worked.value from (
                         select own.row_id, {3} as value from {1} own where own.row_id = any(concerned)) worked

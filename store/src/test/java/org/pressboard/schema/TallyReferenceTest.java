@@ -3,10 +3,16 @@ package org.pressboard.schema;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.math.BigDecimal;
+import java.util.Collections;
 import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.jooq.Record;
 import org.jooq.impl.DSL;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.pressboard.condition.Condition;
@@ -74,5 +80,21 @@ class TallyReferenceTest extends StoreTest {
         assertThat(tallied.get("sum", BigDecimal.class)).isEqualByComparingTo(mean.multiply(BigDecimal.valueOf(count)));
         assertThat(tallied.get("least", BigDecimal.class)).isEqualByComparingTo(least);
         assertThat(tallied.get("greatest", BigDecimal.class)).isEqualByComparingTo(greatest);
+    }
+
+    /** Each holds the row that they refer to; none may wait for the others to let go of it. */
+    @Test
+    void manyWhoAddAtOnceAreAllCounted() throws Exception {
+        long set = inTransaction(() -> sql.fetchSingle("insert into hosted.{0} (name) values ('Crowd') returning row_id",
+                DSL.name(sets.name())).get(0, Long.class));
+        Callable<Integer> adding = () -> inTransaction(() -> sql.execute("insert into hosted.{0} (set, number) values ({1}, 1)",
+                DSL.name(numbers.name()), DSL.val(set)));
+        try (ExecutorService crowd = Executors.newFixedThreadPool(8)) {
+            for (Future<Integer> each : crowd.invokeAll(Collections.nCopies(200, adding))) {
+                assertThat(each.get()).isOne();
+            }
+        }
+        assertThat(sql.fetchSingle("select count from hosted.{0} where row_id = {1}", DSL.name(sets.name()), DSL.val(set))
+                .get(0, Long.class)).isEqualTo(200);
     }
 }

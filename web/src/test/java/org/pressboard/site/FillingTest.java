@@ -116,6 +116,7 @@ class FillingTest extends WithTables {
         button(mira, "Remove").click();
         assertThat(mira.locator(".table tbody tr")).hasCount(0);
         button(mira, "Undo").click();
+        assertThat(mira.locator(".note-good")).containsText("Taken back.");
         assertThat(column(mira, 0)).containsExactly("One");
         forgiveConsole("404");
     }
