@@ -40,7 +40,8 @@ import org.springframework.transaction.annotation.Transactional;
 
 /**
  * Adds, changes and removes rows for visitors, in both locks: what is written is asked of the grants before and after, and
- * the statement that writes it is executed under row security. Whatever is refused leaves nothing behind.
+ * the statement that writes it is executed under row security. Whatever is refused leaves nothing behind. A grant that has
+ * been taken back this moment on another node may be unknown to the first lock; the second knows.
  */
 @Component
 public class VisitorEditing {
@@ -77,7 +78,7 @@ public class VisitorEditing {
     }
 
     RowEditing.Added add(Visitor visitor, TableKey key, Map<FieldKey, Value> values, Author author, Hand.Sent sent) {
-        PublishedSite site = catalog.publishedNow();
+        PublishedSite site = catalog.published();
         Map<FieldKey, Value> stamped = new HashMap<>(values);
         stamp(visitor, site.table(key), stamped);
         letThrough(site, visitor, site.table(key), stamped);
@@ -112,7 +113,7 @@ public class VisitorEditing {
     @Transactional
     public RowEditing.Outcome change(Visitor visitor, TableKey key, long row, Map<FieldKey, Optional<Value>> was,
             Map<FieldKey, Optional<Value>> give, Author author) {
-        PublishedSite site = catalog.publishedNow();
+        PublishedSite site = catalog.published();
         Map<FieldKey, Value> given = new HashMap<>();
         give.forEach((field, value) -> value.filter(is -> !Optional.of(is).equals(was.get(field)))
                 .ifPresent(is -> given.put(field, is)));
@@ -129,7 +130,7 @@ public class VisitorEditing {
     @Transactional
     public RowEditing.Outcome changeAll(Visitor visitor, TableKey key, Collection<Long> rows,
             Map<FieldKey, Optional<Value>> give, Author author) {
-        PublishedSite site = catalog.publishedNow();
+        PublishedSite site = catalog.published();
         Map<FieldKey, Value> given = new HashMap<>();
         give.forEach((field, value) -> value.ifPresent(is -> given.put(field, is)));
         Map<FieldKey, Problem> unseen = unseen(site, visitor, key, given);
@@ -143,7 +144,7 @@ public class VisitorEditing {
      */
     @Transactional
     public long remove(Visitor visitor, TableKey key, Collection<Long> rows, Author author) {
-        return editing.remove(key, rows, author, new OfVisitor(catalog.publishedNow(), visitor, Hand.Sent.NOT));
+        return editing.remove(key, rows, author, new OfVisitor(catalog.published(), visitor, Hand.Sent.NOT));
     }
 
     /** To which of these rows the visitor may do that. */

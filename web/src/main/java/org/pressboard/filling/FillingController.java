@@ -182,7 +182,8 @@ class FillingController {
         RowForm form = sent(filling, parameters);
         if (!form.isWrong()) {
             try {
-                RowEditing.Outcome outcome = write.apply(form);
+                RowForm filled = form;
+                RowEditing.Outcome outcome = pace.writing(() -> write.apply(filled));
                 if (outcome instanceof RowEditing.Outcome.Done(Long act)) {
                     return back(filling, row == null ? "change.added" : act == null ? "change.same" : "change.changed", act,
                             flash);
@@ -233,7 +234,7 @@ class FillingController {
         offered(filling.changing().remove());
         Row found = find(filling, row);
         try {
-            long act = editing.remove(filling.visitor, filling.table().key(), List.of(found.id()), author());
+            long act = pace.writing(() -> editing.remove(filling.visitor, filling.table().key(), List.of(found.id()), author()));
             return back(filling, "change.removed", act, flash);
         } catch (ProblemsFound against) {
             frame(filling, found, model);
@@ -263,8 +264,9 @@ class FillingController {
         RowForm form = sent(filling, parameters);
         if (!form.isWrong()) {
             try {
-                RowEditing.Outcome outcome = editing.change(filling.visitor, filling.table().key(), row, form.was(), form.values(),
-                        author());
+                RowForm typed = form;
+                RowEditing.Outcome outcome = pace.writing(() -> editing.change(filling.visitor, filling.table().key(), row,
+                        typed.was(), typed.values(), author()));
                 if (outcome instanceof RowEditing.Outcome.Done(Long act)) {
                     return kept(filling, act, model);
                 }
@@ -336,7 +338,7 @@ class FillingController {
                 }));
         try {
             offered(isToBeDone(filling, deed, row));
-            if (editing.change(filling.visitor, filling.table().key(), row, was, give, author())
+            if (pace.writing(() -> editing.change(filling.visitor, filling.table().key(), row, was, give, author()))
                     instanceof RowEditing.Outcome.Done(Long act)) {
                 return back(filling, act == null ? "change.same" : "change.changed", act, flash);
             }
@@ -384,14 +386,16 @@ class FillingController {
             }
             if ("remove".equals(parameters.getFirst("do"))) {
                 offered(filling.changing().remove());
-                return back(filling, "change.removed-several", editing.remove(filling.visitor, filling.table().key(), rows, author()),
-                        flash);
+                return back(filling, "change.removed-several", pace.writing(() -> editing.remove(filling.visitor,
+                        filling.table().key(), rows, author())), flash);
             }
             offered(filling.changing().change() && !one.isEmpty());
             Filling of = new Filling(filling.open, filling.visitor, language, one);
             form = sent(of, parameters);
             if (!form.isWrong()) {
-                RowEditing.Outcome outcome = editing.changeAll(filling.visitor, filling.table().key(), rows, form.values(), author());
+                Map<FieldKey, Optional<Value>> values = form.values();
+                RowEditing.Outcome outcome = pace.writing(() -> editing.changeAll(filling.visitor, filling.table().key(), rows,
+                        values, author()));
                 if (outcome instanceof RowEditing.Outcome.Done(Long act)) {
                     return back(filling, "change.changed-several", act, flash);
                 }

@@ -100,7 +100,8 @@ class SendController {
         }
         try {
             String sender = browsers.sender(request, response);
-            RowEditing.Added added = transaction.execute(status -> send(open, sitting, sender, filled, request));
+            RowEditing.Added added = pace.writing(() -> transaction.execute(status ->
+                    send(open, sitting, sender, filled, request)));
             if (java.util.Objects.requireNonNull(added).outcome() instanceof RowEditing.Outcome.Refused(var problems)) {
                 return show(open, desk.again(sitting, filled.with(problems, desk.words(sitting)),
                         desk.words(sitting).say("form.wrong"), token), model);

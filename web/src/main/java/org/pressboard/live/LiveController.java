@@ -61,27 +61,31 @@ class LiveController {
             }
             response.setContentType("text/event-stream;charset=UTF-8");
             response.setHeader("Cache-Control", "no-store");
-            tell(listener, response.getOutputStream());
+            tell(listener, response);
         } catch (InterruptedException stop) {
             Thread.currentThread().interrupt();
         }
     }
 
     /** Until whoever listens is gone, which is found out by writing to them. */
-    private static void tell(Listeners.Listener listener, OutputStream out) throws IOException, InterruptedException {
-        write(out, BEAT);
-        while (!listener.isOver()) {
+    private static void tell(Listeners.Listener listener, HttpServletResponse response) throws IOException, InterruptedException {
+        OutputStream out = response.getOutputStream();
+        boolean isThere = isTaken(out, BEAT);
+        while (isThere && !listener.isOver()) {
             boolean isNew = listener.waitForNews(BETWEEN_BEATS_MILLIS);
-            if (!listener.isOver()) {
-                write(out, isNew ? CHANGED : BEAT);
-                listener.waitForNews(0);
-                Thread.sleep(isNew ? BETWEEN_EVENTS_MILLIS : 0);
-            }
+            isThere = listener.isOver() || isTaken(out, isNew ? CHANGED : BEAT);
+            Thread.sleep(isNew ? BETWEEN_EVENTS_MILLIS : 0);
         }
     }
 
-    private static void write(OutputStream out, byte[] event) throws IOException {
-        out.write(event);
-        out.flush();
+    /** Whether anybody took it; else nobody is there to be told more. */
+    private static boolean isTaken(OutputStream out, byte[] event) {
+        try {
+            out.write(event);
+            out.flush();
+            return true;
+        } catch (IOException gone) {
+            return false;
+        }
     }
 }

@@ -37,6 +37,10 @@ public class Pace {
     private static final int READ_AT_ONCE = 3;
     private static final Duration LONGEST_WAIT = Duration.ofSeconds(5);
 
+    private static final int WRITE_AT_ONCE = 6;
+    private static final Duration LONGEST_WAIT_TO_WRITE = Duration.ofSeconds(20);
+
+    private final Turns writing = new Turns(WRITE_AT_ONCE);
     private final LoadingCache<String, Turns> turns = Caffeine.newBuilder().weakValues()
             .build(who -> new Turns(READ_AT_ONCE));
     private final LoadingCache<String, Bucket> buckets = Caffeine.newBuilder().maximumSize(100_000)
@@ -54,6 +58,16 @@ public class Pace {
         } catch (Busy others) {
             throw new TooOften(others.comeBackIn().toSeconds());
         }
+    }
+
+    /**
+     * Writes to the database: a few at once, of all who do, for who waits for a row that others hold keeps a connection
+     * meanwhile; those behind them wait without one.
+     *
+     * @throws Busy when there is no turn for long
+     */
+    public <T> T writing(Supplier<T> work) {
+        return writing.take(LONGEST_WAIT_TO_WRITE, work);
     }
 
     /** @throws TooOften when that address has asked for too much lately */

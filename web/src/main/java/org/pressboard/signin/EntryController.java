@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Account;
 import org.pressboard.catalog.Accounts;
 import org.pressboard.catalog.Catalog;
@@ -150,7 +151,7 @@ class EntryController {
         return problems;
     }
 
-    private org.pressboard.catalog.@org.jspecify.annotations.Nullable Account letIn(String token, String name, String password) {
+    private @Nullable Account letIn(String token, String name, String password) {
         Optional<EntryLink> used = links.useUp(token);
         if (used.isEmpty()) {
             return null;

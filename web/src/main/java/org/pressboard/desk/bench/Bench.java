@@ -10,16 +10,13 @@ import org.pressboard.catalog.Drafts;
 import org.pressboard.desk.DraftedPages;
 import org.pressboard.desk.condition.ConditionDesk;
 import org.pressboard.desk.condition.ConditionWords;
-import org.pressboard.edition.Differences;
 import org.pressboard.edition.Page;
-import org.pressboard.edition.PageKey;
 import org.pressboard.form.Question;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.Sending;
 import org.pressboard.listing.Suggestion;
 import org.pressboard.listing.TakeAway;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.sheet.Moments;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.signin.SignedIn;
 import org.pressboard.table.Referring;
@@ -40,7 +37,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class Bench {
 
-    private static final int STEPS = 30;
     private static final String AT = "/desk/pages/{page}/{listing}";
 
     private final Catalog catalog;
@@ -169,7 +165,7 @@ class Bench {
         model.addAttribute("ticket", new Ticket(draft.key().name(), there, table, conditions.statements(listing.keep(),
                 tables, wide, model), said.of(listing.keep()),
                 there.dress().marks().stream().map(mark -> said.of(mark.when())).toList(),
-                drafts.mark(draft.key()), steps(draft.key(), tables)));
+                drafts.mark(draft.key()), words.steps(drafts, draft.key(), tables)));
         model.addAttribute("ways", new Ways(tables.people().map(tables::get).orElse(null), words.desk()));
         model.addAttribute("sendable", sendable(draft, tables, listing.table()));
         model.addAttribute("tables", tables.all());
@@ -177,13 +173,6 @@ class Bench {
         model.addAttribute("hasMembers", tables.people().isPresent());
         model.addAttribute("formats", TakeAway.values());
         model.addAttribute("words", words.desk());
-    }
-
-    private List<Ticket.StepLine> steps(PageKey page, Tables tables) {
-        DifferenceWords differences = words.differences(tables);
-        return drafts.steps(page, STEPS).stream().map(step -> new Ticket.StepLine(
-                differences.of(Differences.between(step.before(), step.after(), tables)), Moments.written(step.at()),
-                step.who(), step.takenBack())).toList();
     }
 
     private static String who() {

@@ -9,7 +9,6 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Drafts;
-import org.pressboard.edition.Differences;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.form.Form;
@@ -20,7 +19,6 @@ import org.pressboard.grant.Group;
 import org.pressboard.grant.Verb;
 import org.pressboard.desk.DraftedPages;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.sheet.Moments;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.signin.SignedIn;
 import org.pressboard.table.Table;
@@ -40,7 +38,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class FormBench {
 
-    private static final int STEPS = 30;
     private static final String AT = "/desk/forms/{page}/{form}";
 
     private final Catalog catalog;
@@ -154,14 +151,11 @@ class FormBench {
         Tables tables = catalog.tables();
         Form form = find(draft, key);
         Table table = tables.find(form.table()).orElseThrow(() -> new NotThere("not-there.table"));
-        DifferenceWords differences = words.differences(tables);
-        List<Ticket.StepLine> steps = drafts.steps(draft.key(), STEPS).stream().map(step -> new Ticket.StepLine(
-                differences.of(Differences.between(step.before(), step.after(), tables)), Moments.written(step.at()), step.who(),
-                step.takenBack())).toList();
         model.addAttribute("page", draft);
         model.addAttribute("pages", catalog.pages().values());
         model.addAttribute("ticket", new FormTicket(draft.key().name(), form.of(table), table, FormTicket.Room.of(tables, table),
-                tables.people().map(tables::get).orElse(null), granted(table), drafts.mark(draft.key()), steps, words.desk()));
+                tables.people().map(tables::get).orElse(null), granted(table), drafts.mark(draft.key()),
+                words.steps(drafts, draft.key(), tables), words.desk()));
         model.addAttribute("seenGroups", catalog.groups());
         model.addAttribute("hasMembers", tables.people().isPresent());
         model.addAttribute("words", words.desk());
