@@ -65,7 +65,8 @@ public final class Differences {
     private void forms(Form before, Form after) {
         note(!before.title().equals(after.title()), Line.FORM, "title", after.title());
         note(!before.lead().equals(after.lead()), Line.FORM, "lead", after.title());
-        note(!before.questions().equals(after.questions()) || before.paired() != after.paired(), Line.FORM, "ask", after.title());
+        note(!before.questions().equals(after.questions()) || before.paired() != after.paired(), Line.FORM, "ask",
+                after.title());
         note(!before.stamps().equals(after.stamps()), Line.FORM, "set", after.title());
         note(!before.bounds().equals(after.bounds()), Line.FORM, "bounds", after.title());
         note(!before.then().equals(after.then()), Line.FORM, "then", after.title());

@@ -1,5 +1,6 @@
 package org.pressboard.form;
 
+import java.util.List;
 import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -26,7 +27,7 @@ public record Notice(Whom whom, String subject, String text) {
     }
 
     /** The names in the words that no field of the table has. */
-    public static java.util.List<String> unknown(String words, Table table) {
+    public static List<String> unknown(String words, Table table) {
         return BLANK.matcher(words).results().map(blank -> blank.group(1))
                 .filter(name -> table.fields().stream().noneMatch(field -> field.label().equals(name))).distinct().toList();
     }

@@ -43,7 +43,8 @@ class AccessTest {
     @Test
     void aListingForSomeIsLeftOutForOthers() {
         Page page = new Page(new PageKey("all"), "All", List.of(TREES, TOOLS)).letting(new Access(List.of(),
-                Access.Otherwise.NOT_THERE, "", List.of(new Access.OfListing(TOOLS.key(), List.of(Audience.those(STEWARDS))))));
+                Access.Otherwise.NOT_THERE, "", List.of(new Access.OfListing(TOOLS.key(),
+                        List.of(Audience.those(STEWARDS))))));
         assertThat(page.of(MEMBER).listings()).containsExactly(TREES);
         assertThat(page.of(STEWARD).listings()).containsExactly(TREES, TOOLS);
     }

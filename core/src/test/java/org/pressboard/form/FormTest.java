@@ -72,7 +72,8 @@ class FormTest {
 
     @Test
     void stampsAreSetWhateverIsSentForThem() {
-        Map<FieldKey, Value> row = FORM.row(TABLE, Map.of(NAME, Value.of("Tomas"), BY, Value.of("forged@example.org")), MIRA, NOW);
+        Map<FieldKey, Value> row = FORM.row(TABLE, Map.of(NAME, Value.of("Tomas"), BY,
+                Value.of("forged@example.org")), MIRA, NOW);
         assertThat(row).containsEntry(BY, Value.of("mira@example.org")).containsEntry(SENT, Value.of(NOW));
         Map<FieldKey, Value> nobody = FORM.row(TABLE, Map.of(BY, Value.of("forged@example.org")), Standpoint.NOBODY, NOW);
         assertThat(nobody).doesNotContainKey(BY);
@@ -108,7 +109,8 @@ class FormTest {
         Table owned = TABLE.ownedBy(BY).approvedBy(LUNCH);
         assertThat(Form.suggested(new FormKey("all"), owned, "All").questions()).extracting(Question::field)
                 .doesNotContain(BY, LUNCH).contains(NAME, DISH);
-        assertThat(Form.plain(new FormKey("x"), owned.key(), "X").asking(List.of(Question.of(BY))).of(owned).questions()).isEmpty();
+        assertThat(Form.plain(new FormKey("x"), owned.key(), "X").asking(List.of(Question.of(BY))).of(owned)
+                .questions()).isEmpty();
     }
 
     @ParameterizedTest

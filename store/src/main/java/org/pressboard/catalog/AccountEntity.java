@@ -9,6 +9,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 @Entity
@@ -56,6 +57,6 @@ class AccountEntity {
     }
 
     Account toAccount() {
-        return new Account(java.util.Objects.requireNonNull(id), email, name, role, passwordHash, epoch);
+        return new Account(Objects.requireNonNull(id), email, name, role, passwordHash, epoch);
     }
 }

@@ -30,6 +30,7 @@ import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -62,7 +63,7 @@ public class Catalog {
         this.reading = new TransactionTemplate(transactions);
         this.reading.setReadOnly(true);
         this.writing = new TransactionTemplate(transactions);
-        this.writing.setPropagationBehavior(org.springframework.transaction.TransactionDefinition.PROPAGATION_REQUIRES_NEW);
+        this.writing.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
     }
 
     public PublishedSite published() {

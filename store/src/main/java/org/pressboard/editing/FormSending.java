@@ -78,7 +78,8 @@ public class FormSending {
     /** Whether the number that bounds the form is more than nought, of the row that is referred to. */
     private boolean hasRoom(Form form, Table table, Map<FieldKey, Value> row) {
         FieldKey room = form.bounds().room();
-        if (room == null || !room.isThrough() || !(row.get(room.way().getFirst()) instanceof Value.Referred(long number, var called))) {
+        if (room == null || !room.isThrough() || !(row.get(room.way()
+                .getFirst()) instanceof Value.Referred(long number, var called))) {
             return true;
         }
         Field reference = table.field(room.way().getFirst());

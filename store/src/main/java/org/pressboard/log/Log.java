@@ -45,7 +45,8 @@ public class Log {
     @Transactional
     public void note(Logged.What what, @Nullable Long account, String who, String origin, String about) {
         sql.execute("insert into pressboard.log_entry (what, account, who, origin, about) values ({0}, {1}, {2}, {3}, {4})",
-                DSL.val(what.name()), DSL.val(account, Long.class), DSL.val(cut(who)), DSL.val(cut(origin)), DSL.val(cut(about)));
+                DSL.val(what.name()), DSL.val(account, Long.class), DSL.val(cut(who)), DSL.val(cut(origin)),
+                        DSL.val(cut(about)));
     }
 
     private static String cut(String text) {

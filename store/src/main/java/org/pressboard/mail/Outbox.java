@@ -69,7 +69,8 @@ public class Outbox {
     /** Has the next letter that is due carried; false when none is. One that fails is tried again, less and less often. */
     @Transactional
     public boolean sendNext(Carrier carrier) {
-        Record due = sql.fetchOne("select " + COLUMNS + " from pressboard.message where state = 'WAITING' and next_try_at <= now() "
+        Record due = sql.fetchOne("select " + COLUMNS
+                + " from pressboard.message where state = 'WAITING' and next_try_at <= now() "
                 + "order by next_try_at limit 1 for update skip locked");
         if (due == null) {
             return false;
@@ -79,7 +80,8 @@ public class Outbox {
             carrier.carry(posted.letter());
             note(posted, State.SENT, "");
         } catch (Undelivered failed) {
-            note(posted, posted.tries() + 1 >= MOST_TRIES ? State.FAILED : State.WAITING, String.valueOf(failed.getMessage()));
+            note(posted, posted.tries() + 1 >= MOST_TRIES ? State.FAILED : State.WAITING,
+                    String.valueOf(failed.getMessage()));
         }
         return true;
     }

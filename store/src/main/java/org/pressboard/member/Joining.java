@@ -2,6 +2,7 @@ package org.pressboard.member;
 
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Objects;
 import org.pressboard.catalog.Account;
 import org.pressboard.catalog.Accounts;
 import org.pressboard.catalog.Catalog;
@@ -68,7 +69,7 @@ public class Joining {
         Map<FieldKey, Value> values = new HashMap<>();
         people.headingField().filter(field -> field.isEntered() && field.type() instanceof Textual.Text)
                 .map(Field::key).ifPresent(heading -> values.put(heading, new Value.Text(name)));
-        values.put(java.util.Objects.requireNonNull(people.people()), new Value.Text(email));
+        values.put(Objects.requireNonNull(people.people()), new Value.Text(email));
         RowEditing.Added added = editing.add(people.key(), values, new Author(null, name, Author.Origin.PAGE));
         if (!(added.outcome() instanceof RowEditing.Outcome.Done)) {
             throw ProblemsFound.of("account.row-refused");

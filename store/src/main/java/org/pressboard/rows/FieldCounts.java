@@ -165,7 +165,8 @@ public class FieldCounts {
     public Optional<BigDecimal> sum(RowQuery query, FieldKey field, Locale language) {
         return kept(sums, key(query, field, List.of()), () -> {
             TableSql table = TableSql.of(query, language);
-            return Optional.ofNullable(sql.select(DSL.sum(table.told(field).coerce(SQLDataType.NUMERIC))).from(table.asTable())
+            return Optional.ofNullable(sql.select(DSL.sum(table.told(field).coerce(SQLDataType.NUMERIC)))
+                    .from(table.asTable())
                     .where(table.condition(query.condition())).fetchOne(0, BigDecimal.class));
         });
     }

@@ -92,7 +92,8 @@ class FormSendingTest extends StoreTest {
     void itIsSentSoOftenByOnePersonForOneAnswer() {
         Form once = form.within(Bounds.each(1, DAY));
         send(once, "browser:a", first);
-        assertThatThrownBy(() -> send(once, "browser:a", first)).isInstanceOf(ProblemsFound.class).hasMessageContaining("form.once");
+        assertThatThrownBy(() -> send(once, "browser:a", first)).isInstanceOf(ProblemsFound.class)
+                .hasMessageContaining("form.once");
         send(once, "browser:a", second);
         send(once, "browser:b", first);
         assertThat(rows()).isEqualTo(3);

@@ -136,7 +136,8 @@ class VisitorEditingTest extends StoreTest {
         assertThatThrownBy(() -> visiting.change(tomas, BASKETS, row, Map.of(KILOS, Optional.of(Value.of(4L))),
                 Map.of(KILOS, Optional.of(Value.of(99L))), PAGE)).isInstanceOf(ProblemsFound.class);
         assertThatThrownBy(() -> visiting.remove(tomas, BASKETS, List.of(row), PAGE)).isInstanceOf(ProblemsFound.class);
-        assertThatThrownBy(() -> visiting.remove(Visitor.ANYONE, BASKETS, List.of(row), PAGE)).isInstanceOf(ProblemsFound.class);
+        assertThatThrownBy(() -> visiting.remove(Visitor.ANYONE, BASKETS, List.of(row), PAGE))
+                .isInstanceOf(ProblemsFound.class);
         assertThat(find(row).find(KILOS)).contains(Value.of(4L));
         visiting.remove(mira, BASKETS, List.of(row), PAGE);
         assertThat(editing.find(BASKETS, row)).isEmpty();

@@ -27,7 +27,8 @@ public record AskedForm(Form form, String address, List<Part> parts, String toke
 
     /** Whether it takes pictures or files. */
     public boolean takesFiles() {
-        return parts.stream().flatMap(part -> part.controls().stream()).anyMatch(control -> control.kind() == Control.Kind.FILES);
+        return parts.stream().flatMap(part -> part.controls().stream())
+                .anyMatch(control -> control.kind() == Control.Kind.FILES);
     }
 
     /** A file as the form carries it along. */

@@ -79,7 +79,8 @@ public class FormDesk {
 
     /** As a section of a page, where rows remember it by that name. */
     public AskedForm lay(Sitting sitting, boolean may, String name, HttpServletRequest request) {
-        return may ? begin(sitting, Map.of(), sending.against(sitting.form, name, browsers.sender(request))) : closed(sitting);
+        return may ? begin(sitting, Map.of(), sending.against(sitting.form, name,
+                browsers.sender(request))) : closed(sitting);
     }
 
     /** The same where nothing is sent from: whoever looks would have it so. */
@@ -139,7 +140,8 @@ public class FormDesk {
 
     /** What was sent, with what is wrong of what is asked said at its place. */
     public RowForm read(Sitting sitting, MultiValueMap<String, String> parameters) {
-        CalledRows.Named named = references.named(sitting.sight, sitting.visitor, sitting.fields(), parameters, sitting.language);
+        CalledRows.Named named = references.named(sitting.sight, sitting.visitor, sitting.fields(), parameters,
+                sitting.language);
         RowForm form = named.restored(RowForm.sent(sitting.fields(), named.parameters(), words(sitting), words(sitting)),
                 words(sitting));
         Set<FieldKey> asked = asked(sitting, form);

@@ -153,7 +153,8 @@ class DemoPages {
                 listing -> listing.with(listing.show().totalling(keys("kilograms"))),
                 listing -> listing.with(Ordering.by(List.of(new SortBy(new FieldKey("day"), true)))),
                 listing -> listing.takenAwayAs(Set.of(TakeAway.CSV, TakeAway.XLSX, TakeAway.PRINT)),
-                listing -> listing.with(Changing.NOTHING.with(true, true, true).inPlace(true).severally(true).filling(keys("tree", "day",
+                listing -> listing.with(Changing.NOTHING.with(true, true, true).inPlace(true).severally(true)
+                        .filling(keys("tree", "day",
                         "kilograms", "grade", "approved"))),
                 listing -> listing.with(Dress.USUAL.sayingOfNothing("You have not picked anything yet. Add what you picked.")));
         drafts.change(page, OWNER, draft -> draft.letting(new Access(List.of(Audience.MEMBERS), Access.Otherwise.SIGN_IN, "",
@@ -165,23 +166,28 @@ class DemoPages {
     private void adopt() {
         TableKey pledges = new TableKey("pledges");
         changes.change(catalog.table(pledges).orElseThrow().ownedBy(new FieldKey("member")), DemoTables.OWNER);
-        publisher.grant(pledges, new Grants(List.of(Grant.ofOwn(Audience.MEMBERS, Verb.ADD), Grant.ofOwn(Audience.MEMBERS, Verb.SEE))));
+        publisher.grant(pledges, new Grants(List.of(Grant.ofOwn(Audience.MEMBERS, Verb.ADD),
+                Grant.ofOwn(Audience.MEMBERS, Verb.SEE))));
         PageKey page = new PageKey("adopt");
         catalog.addPage(new Page(page, "Adopt a tree", List.of(Listing.plain(new ListingKey("adopt"), new TableKey("trees"),
                 keys("tree", "variety", "plot", "health", "suggested_pledge", "highest_pledge")))));
         steps(page, listing -> listing.with(listing.show().in(Show.Layout.CARDS)),
-                listing -> listing.keeping(new Clause(new FieldKey("suggested_pledge"), Comparison.FILLED, List.of()).condition()),
+                listing -> listing.keeping(new Clause(new FieldKey("suggested_pledge"), Comparison.FILLED, List.of())
+                        .condition()),
                 listing -> listing.with(Finding.by(keys("tree", "variety", "plot"), keys("variety", "plot", "health",
                         "highest_pledge"))),
                 listing -> listing.with(listing.find().changing(new FieldKey("highest_pledge"), DemoPages::spread)),
                 listing -> listing.with(Ordering.by(List.of(SortBy.up(new FieldKey("highest_pledge"))))),
                 listing -> listing.with(Opening.NONE.by(Opening.How.PAGE).showing(keys("variety", "plot", "keeper", "planted",
-                        "health", "picked", "suggested_pledge", "highest_pledge", "notes").stream().map(Shown::usual).toList())));
-        drafts.change(page, OWNER, draft -> draft.leading("Whoever pledges most by the end of the season has the tree’s first "
+                        "health", "picked", "suggested_pledge", "highest_pledge", "notes").stream().map(Shown::usual)
+                                .toList())));
+        drafts.change(page, OWNER,
+                draft -> draft.leading("Whoever pledges most by the end of the season has the tree’s first "
                 + "basket; what comes in keeps the orchard."));
         Form pledge = Form.plain(new FormKey("pledge"), pledges, "Pledge for a tree")
                 .asking(List.of(Question.of(new FieldKey("tree")).requiring(true),
-                        Question.of(new FieldKey("amount")).requiring(true).explained("At least what is suggested for the tree.")))
+                        Question.of(new FieldKey("amount")).requiring(true)
+                                .explained("At least what is suggested for the tree.")))
                 .stamping(List.of(new Stamp(new FieldKey("made_on"), new Operand.Today(0))))
                 .telling(List.of(new Notice(Notice.Whom.SENDER, "Your pledge for ‹Tree›",
                         "Thank you for pledging ‹Amount› for ‹Tree›.\n\nQuillbrook Community Orchard")));
@@ -206,7 +212,9 @@ class DemoPages {
                         + "Quillbrook Community Orchard")));
         PageKey page = new PageKey("work-days");
         drafts.change(page, OWNER, draft -> draft.holding(List.of(form)).with(List.of(draft.listings().getFirst()
-                .with(Changing.NOTHING.sending(List.of(new Sending("sign-up", signUps, day, "Sign up")))).with(Opening.NONE.by(Opening.How.PAGE).showing(keys("day", "begins", "where", "what_we_do", "places", "places_left")
+                .with(Changing.NOTHING.sending(List.of(new Sending("sign-up", signUps, day, "Sign up"))))
+                        .with(Opening.NONE.by(Opening.How.PAGE).showing(keys("day", "begins", "where", "what_we_do",
+                        "places", "places_left")
                         .stream().map(Shown::usual).toList())))));
         open(page, "work_days");
     }
@@ -215,7 +223,8 @@ class DemoPages {
     private void repairs() {
         TableKey repairs = new TableKey("tool_repairs");
         Audience stewards = Audience.those(new GroupKey("stewards"));
-        publisher.grant(repairs, new Grants(Verb.of(false).stream().map(verb -> new Grant(stewards, verb, Condition.ALWAYS)).toList()));
+        publisher.grant(repairs, new Grants(Verb.of(false).stream().map(verb -> new Grant(stewards, verb,
+                Condition.ALWAYS)).toList()));
         PageKey page = new PageKey("repairs");
         catalog.addPage(new Page(page, "Tool repairs", List.of(Listing.plain(new ListingKey("repairs"), repairs,
                 keys("tool", "what_is_wrong", "state", "reported_by", "reported_on", "cost")))));
@@ -223,10 +232,12 @@ class DemoPages {
                 listing -> listing.with(listing.find().changing(new FieldKey("state"), DemoPages::tags)),
                 listing -> listing.with(Ordering.by(List.of(new SortBy(new FieldKey("reported_on"), true)))),
                 listing -> listing.with(Changing.NOTHING.with(true, true, true).inPlace(true).doing(List.of(new Deed("Done",
-                        Condition.any(List.of(Condition.isEmpty(new FieldKey("state")), Condition.compare(new FieldKey("state"),
+                        Condition.any(List.of(Condition.isEmpty(new FieldKey("state")),
+                                Condition.compare(new FieldKey("state"),
                                 Operator.DIFFERS, Value.of("done")))), List.of(new Stamp(new FieldKey("state"),
                                 new Operand.Fixed(Value.of("done")))))))));
-        drafts.change(page, OWNER, draft -> draft.letting(new Access(List.of(stewards), Access.Otherwise.NOT_THERE, "", List.of())));
+        drafts.change(page, OWNER, draft -> draft.letting(new Access(List.of(stewards), Access.Otherwise.NOT_THERE,
+                "", List.of())));
         publisher.publish(page, Map.of(), null);
     }
 

@@ -1,5 +1,6 @@
 package org.pressboard.demo;
 
+import java.util.Objects;
 import org.pressboard.catalog.Catalog;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -24,7 +25,7 @@ class DemoSignIns {
     @Order(Ordered.LOWEST_PRECEDENCE)
     void print(ApplicationReadyEvent ready) {
         if (ready.getApplicationContext() instanceof ServletWebServerApplicationContext web) {
-            catalog.suggestAddress("http://localhost:" + java.util.Objects.requireNonNull(web.getWebServer()).getPort());
+            catalog.suggestAddress("http://localhost:" + Objects.requireNonNull(web.getWebServer()).getPort());
         }
         System.out.println("""
                 Sign in at /sign-in, with the password %s:

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Drafts;
 import org.pressboard.edition.Access;
@@ -83,7 +84,7 @@ class DeskAccess {
         return "redirect:/desk/pages/" + key;
     }
 
-    private static List<Audience> audiences(@org.jspecify.annotations.Nullable List<String> names, List<Group> groups) {
+    private static List<Audience> audiences(@Nullable List<String> names, List<Group> groups) {
         return names == null ? List.of() : names.stream().flatMap(name -> audience(name, groups).stream()).toList();
     }
 

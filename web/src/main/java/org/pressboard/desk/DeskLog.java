@@ -25,6 +25,7 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.util.UriComponentsBuilder;
 
 /** The tab with what happened, and with the letters that were sent or would have been. */
 @Controller
@@ -95,7 +96,8 @@ class DeskLog {
         String state = posted.state() == Outbox.State.WAITING && !postman.hasServer() ? "KEPT" : posted.state().name();
         String text = postman.hasServer() ? posted.letter().body().replaceAll("token=[\\w-]+", "token=…")
                 : posted.letter().body();
-        return new LetterLine(posted, text, Moments.written(posted.written()), words().say("letter.why." + posted.letter().why()),
+        return new LetterLine(posted, text, Moments.written(posted.written()), words().say("letter.why."
+                + posted.letter().why()),
                 words().say("letter.state." + state));
     }
 
@@ -121,7 +123,7 @@ class DeskLog {
 
     /** What was looked for, to look for the same further back and to carry it away. */
     private static String query(Map<String, String> parameters) {
-        var query = org.springframework.web.util.UriComponentsBuilder.newInstance();
+        var query = UriComponentsBuilder.newInstance();
         Stream.of("what", "words", "from", "to").filter(parameters::containsKey)
                 .forEach(name -> query.queryParam(name, "{" + name + "}"));
         return query.encode().buildAndExpand(parameters).toUriString();

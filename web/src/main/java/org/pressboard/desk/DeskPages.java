@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.bulk.Intake;
@@ -91,7 +92,7 @@ class DeskPages {
         model.addAttribute("tables", tables(page));
         model.addAttribute("audiences", DeskAccess.choices(catalog.groups()));
         model.addAttribute("letIn", DeskAccess.names(page.draft().access().audiences()));
-        model.addAttribute("letInTo", page.draft().listings().stream().collect(java.util.stream.Collectors.toMap(
+        model.addAttribute("letInTo", page.draft().listings().stream().collect(Collectors.toMap(
                 listing -> listing.key().name(), listing -> DeskAccess.names(page.draft().access().of(listing.key())))));
         model.addAttribute("allTables", catalog.tables().all());
         model.addAttribute("sheets", listings(page).map(listing -> sheet(page, listing, parameters)).toList());

@@ -1,6 +1,8 @@
 package org.pressboard.desk;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import org.pressboard.catalog.Account;
 import org.pressboard.catalog.Accounts;
@@ -13,6 +15,7 @@ import org.pressboard.signin.LogBook;
 import org.pressboard.signin.PersonRules;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
+import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -35,7 +38,7 @@ class DeskStaff {
     private final TransactionTemplate transaction;
 
     DeskStaff(Accounts accounts, EntryMail mail, LogBook log, MessageSource messages,
-            org.springframework.transaction.PlatformTransactionManager transactions) {
+            PlatformTransactionManager transactions) {
         this.accounts = accounts;
         this.mail = mail;
         this.log = log;
@@ -54,7 +57,7 @@ class DeskStaff {
     @PostMapping(AT)
     String invite(@RequestParam(defaultValue = "") String email, @RequestParam(defaultValue = "") String name,
             @RequestParam Account.Role role, RedirectAttributes flash) {
-        List<String> problems = new java.util.ArrayList<>(PersonRules.ofName(name));
+        List<String> problems = new ArrayList<>(PersonRules.ofName(name));
         problems.addAll(PersonRules.ofEmail(email));
         if (!problems.isEmpty() || role == Account.Role.OWNER || role == Account.Role.MEMBER) {
             flash.addFlashAttribute("problem", say(problems.isEmpty() ? "staff.no-role" : problems.getFirst()));
@@ -121,6 +124,6 @@ class DeskStaff {
     }
 
     private String say(String code, Object... details) {
-        return new Words(messages, java.util.Locale.UK).say(code, details);
+        return new Words(messages, Locale.UK).say(code, details);
     }
 }

@@ -1,6 +1,7 @@
 package org.pressboard.filling;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
@@ -115,8 +116,9 @@ class FillingController {
         state.keySet().removeIf(name -> name.matches("(v|was|new)\\..*|_csrf|row|list|field|do"));
         // the list as it was, which a form without scripts carries along
         Optional.ofNullable(parameters.getFirst("list")).filter(list -> list.startsWith("?")).ifPresent(list ->
-                UriComponentsBuilder.fromUriString(list).build().getQueryParams().forEach((name, values) -> state.putIfAbsent(name,
-                        values.stream().map(value -> value == null ? "" : UriUtils.decode(value, java.nio.charset.StandardCharsets.UTF_8))
+                UriComponentsBuilder.fromUriString(list).build().getQueryParams().forEach((name,
+                        values) -> state.putIfAbsent(name,
+                        values.stream().map(value -> value == null ? "" : UriUtils.decode(value, StandardCharsets.UTF_8))
                                 .toList())));
         return state;
     }
@@ -234,7 +236,8 @@ class FillingController {
         offered(filling.changing().remove());
         Row found = find(filling, row);
         try {
-            long act = pace.writing(() -> editing.remove(filling.visitor, filling.table().key(), List.of(found.id()), author()));
+            long act = pace.writing(() -> editing.remove(filling.visitor, filling.table().key(), List.of(found.id()),
+                    author()));
             return back(filling, "change.removed", act, flash);
         } catch (ProblemsFound against) {
             frame(filling, found, model);
@@ -368,7 +371,8 @@ class FillingController {
             Model model, HttpServletRequest request) {
         Filling filling = several(listing, parameters, language, request);
         List<Long> rows = picked(filling, parameters);
-        List<Field> one = filling.fields.stream().filter(field -> field.key().name().equals(parameters.getFirst("field"))).toList();
+        List<Field> one = filling.fields.stream().filter(field -> field.key().name()
+                .equals(parameters.getFirst("field"))).toList();
         RowForm form = one.isEmpty() ? null : RowForm.of(one, Map.of(), words(filling));
         return severally(filling, rows, form, model);
     }
@@ -378,7 +382,8 @@ class FillingController {
             Model model, HttpServletRequest request, RedirectAttributes flash) {
         Filling filling = several(listing, parameters, language, request);
         List<Long> rows = picked(filling, parameters);
-        List<Field> one = filling.fields.stream().filter(field -> field.key().name().equals(parameters.getFirst("field"))).toList();
+        List<Field> one = filling.fields.stream().filter(field -> field.key().name()
+                .equals(parameters.getFirst("field"))).toList();
         RowForm form = null;
         try {
             if (rows.isEmpty()) {
@@ -394,7 +399,8 @@ class FillingController {
             form = sent(of, parameters);
             if (!form.isWrong()) {
                 Map<FieldKey, Optional<Value>> values = form.values();
-                RowEditing.Outcome outcome = pace.writing(() -> editing.changeAll(filling.visitor, filling.table().key(), rows,
+                RowEditing.Outcome outcome = pace.writing(() -> editing.changeAll(filling.visitor, filling.table()
+                        .key(), rows,
                         values, author()));
                 if (outcome instanceof RowEditing.Outcome.Done(Long act)) {
                     return back(filling, "change.changed-several", act, flash);
@@ -407,7 +413,8 @@ class FillingController {
         return severally(filling, rows, form, model);
     }
 
-    private Filling several(String listing, MultiValueMap<String, String> parameters, Locale language, HttpServletRequest request) {
+    private Filling several(String listing, MultiValueMap<String, String> parameters, Locale language,
+            HttpServletRequest request) {
         Filling filling = filling(listing, parameters, language, request);
         offered(filling.changing().several());
         return filling;
@@ -417,7 +424,8 @@ class FillingController {
     private List<Long> picked(Filling filling, MultiValueMap<String, String> parameters) {
         List<Long> named = parameters.getOrDefault("row", List.of()).stream().filter(text -> text.matches("\\d{1,18}"))
                 .map(Long::valueOf).distinct().limit(MOST_AT_ONCE).toList();
-        return named.stream().filter(row -> sheets.row(filling.asking(), row, List.of(), filling.language).isPresent()).toList();
+        return named.stream().filter(row -> sheets.row(filling.asking(), row, List.of(), filling.language)
+                .isPresent()).toList();
     }
 
     private String severally(Filling filling, List<Long> rows, @Nullable RowForm form, Model model) {
@@ -438,7 +446,8 @@ class FillingController {
         offered(filling.changing().add() || filling.changing().change());
         Field reference = filling.fields.stream().filter(each -> each.key().name().equals(field)).findFirst()
                 .orElseThrow(() -> new NotThere("not-there.listing"));
-        model.addAttribute("found", references.called(filling.asking().sight(), filling.visitor, reference, called, language));
+        model.addAttribute("found", references.called(filling.asking().sight(), filling.visitor, reference, called,
+                language));
         return "site/controls :: found";
     }
 
@@ -461,7 +470,8 @@ class FillingController {
     }
 
     private RowForm sent(Filling filling, MultiValueMap<String, String> parameters) {
-        CalledRows.Named named = references.named(filling.asking().sight(), filling.visitor, filling.fields, parameters, filling.language);
+        CalledRows.Named named = references.named(filling.asking().sight(), filling.visitor, filling.fields,
+                parameters, filling.language);
         RowForm form = named.restored(RowForm.sent(filling.fields, named.parameters(), words(filling), words(filling)),
                 words(filling));
         return form.with(missing(filling, form), words(filling));

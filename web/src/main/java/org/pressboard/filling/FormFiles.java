@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -17,6 +18,7 @@ import org.pressboard.signin.Seal;
 import org.pressboard.signin.SignedIn;
 import org.pressboard.signin.UploadGuard;
 import org.pressboard.site.OpenForms;
+import org.pressboard.site.PageClosed;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Field;
 import org.pressboard.value.PlainForm;
@@ -60,9 +62,9 @@ class FormFiles implements UploadGuard.Places {
         }
         try {
             OpenForms.Open open = forms.open(address.group(1), address.group(2), SignedIn.currentVisitor());
-            return open.may() && open.sitting(java.util.Locale.ENGLISH).fields().stream()
+            return open.may() && open.sitting(Locale.ENGLISH).fields().stream()
                     .anyMatch(field -> field.type() instanceof Attached);
-        } catch (NotThere | org.pressboard.site.PageClosed closed) {
+        } catch (NotThere | PageClosed closed) {
             return false;
         }
     }

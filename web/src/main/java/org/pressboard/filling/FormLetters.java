@@ -32,7 +32,8 @@ class FormLetters {
     private final MailPace pace;
     private final MessageSource messages;
 
-    FormLetters(RowEditing editing, Accounts accounts, Catalog catalog, Outbox outbox, MailPace pace, MessageSource messages) {
+    FormLetters(RowEditing editing, Accounts accounts, Catalog catalog, Outbox outbox, MailPace pace,
+            MessageSource messages) {
         this.editing = editing;
         this.accounts = accounts;
         this.catalog = catalog;

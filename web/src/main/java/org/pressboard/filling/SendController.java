@@ -3,9 +3,11 @@ package org.pressboard.filling;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.pressboard.control.AskedForm;
 import org.pressboard.control.CalledRows;
@@ -90,7 +92,8 @@ class SendController {
         FormFiles.Sent sent = files.sent(sitting.fields(), parameters, request, desk.words(sitting));
         RowForm filled = desk.read(sitting, sent.parameters());
         if (!sent.problem().isEmpty()) {
-            return show(open, desk.again(sitting, filled, sent.problem(), desk.token(sitting, parameters, Optional.empty())), model);
+            return show(open, desk.again(sitting, filled, sent.problem(), desk.token(sitting, parameters,
+                    Optional.empty())), model);
         }
         Optional<String> suspicion = desk.suspicion(sitting, parameters);
         String token = desk.token(sitting, parameters, suspicion);
@@ -102,13 +105,15 @@ class SendController {
             String sender = browsers.sender(request, response);
             RowEditing.Added added = pace.writing(() -> transaction.execute(status ->
                     send(open, sitting, sender, filled, request)));
-            if (java.util.Objects.requireNonNull(added).outcome() instanceof RowEditing.Outcome.Refused(var problems)) {
+            if (Objects.requireNonNull(added).outcome() instanceof RowEditing.Outcome.Refused(var problems)) {
                 return show(open, desk.again(sitting, filled.with(problems, desk.words(sitting)),
                         desk.words(sitting).say("form.wrong"), token), model);
             }
-            return "redirect:" + afterwards(open, added.row(), java.util.Objects.requireNonNullElse(parameters.getFirst("back"), ""), language);
+            return "redirect:" + afterwards(open, added.row(), Objects.requireNonNullElse(parameters.getFirst("back"),
+                    ""), language);
         } catch (ProblemsFound refused) {
-            return show(open, desk.again(sitting, filled, desk.words(sitting).say(refused.problems().all().getFirst()), token),
+            return show(open, desk.again(sitting, filled, desk.words(sitting).say(refused.problems().all()
+                    .getFirst()), token),
                     model);
         }
     }
@@ -126,7 +131,7 @@ class SendController {
     /** Whoever came from a row goes back to it. */
     private String afterwards(OpenForms.Open open, long row, String back, Locale language) {
         String page = "/" + open.page().key() + (back.isEmpty() ? ""
-                : "/" + UriUtils.encodePathSegment(back, java.nio.charset.StandardCharsets.UTF_8));
+                : "/" + UriUtils.encodePathSegment(back, StandardCharsets.UTF_8));
         String thanks = page + "?sent=" + open.form().key();
         return switch (open.form().then()) {
             case Afterwards.Thanks said -> thanks;

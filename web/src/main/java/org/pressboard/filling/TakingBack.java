@@ -76,7 +76,8 @@ class TakingBack {
     private boolean isStillTheirs(OpenListings.Open open, Act act) {
         Visitor visitor = SignedIn.currentVisitor();
         TableKey table = open.asking().listing().table();
-        return history.ofAct(open.asking().table(), act.id(), MOST_ROWS).stream().filter(entry -> entry.verb() != Entry.Verb.REMOVED)
+        return history.ofAct(open.asking().table(), act.id(), MOST_ROWS).stream()
+                .filter(entry -> entry.verb() != Entry.Verb.REMOVED)
                 .allMatch(entry -> !editing.may(visitor, entry.verb() == Entry.Verb.ADDED ? Verb.REMOVE : Verb.CHANGE, table,
                         Set.of(entry.rowId())).isEmpty());
     }

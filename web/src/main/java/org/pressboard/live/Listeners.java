@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.change.ChangeFeed;
@@ -44,7 +45,7 @@ class Listeners implements SmartLifecycle {
 
         /** Waits for a change; true when there was one, or several, by then. */
         boolean waitForNews(long millis) throws InterruptedException {
-            boolean isNew = news.tryAcquire(millis, java.util.concurrent.TimeUnit.MILLISECONDS);
+            boolean isNew = news.tryAcquire(millis, TimeUnit.MILLISECONDS);
             news.drainPermits();
             return isNew;
         }

@@ -68,7 +68,8 @@ class LiveController {
     }
 
     /** Until whoever listens is gone, which is found out by writing to them. */
-    private static void tell(Listeners.Listener listener, HttpServletResponse response) throws IOException, InterruptedException {
+    private static void tell(Listeners.Listener listener, HttpServletResponse response) throws IOException,
+            InterruptedException {
         OutputStream out = response.getOutputStream();
         boolean isThere = isTaken(out, BEAT);
         while (isThere && !listener.isOver()) {

@@ -80,7 +80,8 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, @Nullabl
             }
             boolean mayAdd = changing.add() && editing.mayAdd(visitor, table.key());
             boolean isInPlace = changing.change() && changing.inPlace() && place.isOnSite();
-            boolean isSeveral = changing.several() && (changing.change() || changing.remove()) && place.isOnSite() && !links.isEmpty();
+            boolean isSeveral = changing.several() && (changing.change() || changing.remove()) && place.isOnSite()
+                    && !links.isEmpty();
             return new Offered(mayAdd ? place.changing("/add") : null, links, isSeveral ? place.changing("/several") : null,
                     isInPlace ? new Values(fields(shown), changeable) : NOTHING.values);
         }
@@ -88,7 +89,8 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, @Nullabl
         private Set<FieldKey> fields(List<FieldKey> shown) {
             boolean letsThrough = editing.mayLetThrough(visitor, table.key());
             return changing.filled(table, shown).stream().map(Field::key)
-                    .filter(key -> shown.contains(key) && (letsThrough || !key.equals(table.approval()))).collect(Collectors.toSet());
+                    .filter(key -> shown.contains(key) && (letsThrough || !key.equals(table.approval())))
+                            .collect(Collectors.toSet());
         }
 
         private void deed(int number, Deed deed, Set<Long> changeable, Map<Long, List<Link>> links) {
@@ -99,7 +101,8 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, @Nullabl
         private void sending(Map<Long, List<Link>> links) {
             for (Sending sending : changing.sending()) {
                 if (editing.mayAdd(visitor, sending.into())) {
-                    rows.forEach(row -> add(links, row, place.sending(sending.form(), sending.by().name(), row), sending.label()));
+                    rows.forEach(row -> add(links, row, place.sending(sending.form(), sending.by().name(), row),
+                            sending.label()));
                 }
             }
         }

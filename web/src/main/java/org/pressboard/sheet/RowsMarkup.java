@@ -57,8 +57,10 @@ final class RowsMarkup {
         }
         html.append(">");
         if (!changes.picks.isEmpty()) {
-            html.append("<td role=\"cell\" class=\"pick\"><input type=\"checkbox\" name=\"row\" form=\"").append(changes.picks)
-                    .append("\" value=\"").append(line.rowId()).append("\" aria-label=\"").append(HtmlUtils.htmlEscape(line.name()))
+            html.append("<td role=\"cell\" class=\"pick\"><input type=\"checkbox\" name=\"row\" form=\"")
+                    .append(changes.picks)
+                    .append("\" value=\"").append(line.rowId()).append("\" aria-label=\"")
+                            .append(HtmlUtils.htmlEscape(line.name()))
                     .append("\"></td>");
         }
         boolean hasButton = look.hasButton() && place.opening().isEmpty();

@@ -84,7 +84,8 @@ public class Sheets {
     }
 
     private Offered offered(Asking asking, Place place, List<Long> of, Locale language) {
-        return Offered.of(editing, asking.visitor(), asking.table(), asking.listing(), place, of, new Words(messages, language));
+        return Offered.of(editing, asking.visitor(), asking.table(), asking.listing(), place, of, new Words(messages,
+                language));
     }
 
     /** A row of the listing by its number, with these fields; empty where it is not among those that the visitor gets. */

@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Account;
@@ -147,7 +148,8 @@ class EntryController {
 
     private static List<String> problems(EntryLink link, String name, String password) {
         List<String> problems = new ArrayList<>(link.makesAccount() ? PersonRules.ofName(name) : List.of());
-        problems.addAll(link.purpose() == EntryLink.Purpose.SIGN_IN ? List.of() : PersonRules.ofPassword(password, name, link.name(), link.email()));
+        problems.addAll(link.purpose() == EntryLink.Purpose.SIGN_IN ? List.of() : PersonRules.ofPassword(password,
+                name, link.name(), link.email()));
         return problems;
     }
 
@@ -172,7 +174,7 @@ class EntryController {
     }
 
     private String encoded(String password) {
-        return java.util.Objects.requireNonNull(passwords.encode(password));
+        return Objects.requireNonNull(passwords.encode(password));
     }
 
     private String show(String token, String to, List<String> problems, Model model) {

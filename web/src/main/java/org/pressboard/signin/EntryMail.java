@@ -115,7 +115,8 @@ public class EntryMail {
         String entrance = address + "/sign-in/enter?token=" + links.make(link)
                 + (to.isEmpty() ? "" : "&" + AfterSignIn.TO + "=" + URLEncoder.encode(to, StandardCharsets.UTF_8));
         long minutes = link.purpose().good().toMinutes();
-        outbox.put(new Letter(link.email(), messages.getMessage("letter." + letter + ".subject", new Object[] {site}, language),
+        outbox.put(new Letter(link.email(), messages.getMessage("letter." + letter + ".subject", new Object[] {site},
+                language),
                 messages.getMessage("letter." + letter + ".text", new Object[] {site, entrance, minutes}, language),
                 why(link.purpose())));
     }

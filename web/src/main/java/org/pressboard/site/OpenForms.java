@@ -82,9 +82,11 @@ public class OpenForms {
     /** The forms on the page that ask for a row of that table, with this row as the answer. */
     List<About> about(PublishedSite site, Page page, Visitor visitor, TableKey table, String called, String key) {
         return on(site, page, visitor).stream().flatMap(open -> open.form().questions().stream().map(Question::field)
-                .filter(field -> open.table().field(field).type() instanceof Referring referring && referring.to().equals(table))
+                .filter(field -> open.table().field(field).type() instanceof Referring referring && referring.to()
+                        .equals(table))
                 .limit(1).map(field -> new About(open.form().title(), open.address() + "?" + "v." + field + "="
-                        + UriUtils.encode(called, StandardCharsets.UTF_8) + "&back=" + UriUtils.encode(key, StandardCharsets.UTF_8))))
+                        + UriUtils.encode(called, StandardCharsets.UTF_8) + "&back=" + UriUtils.encode(key,
+                                StandardCharsets.UTF_8))))
                 .toList();
     }
 

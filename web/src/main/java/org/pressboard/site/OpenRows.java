@@ -1,5 +1,6 @@
 package org.pressboard.site;
 
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -33,8 +34,9 @@ public class OpenRows {
                 .map(listing -> Asking.of(listing, catalog.published().sight(visitor, table.key()), visitor,
                         AddressPart.of(listing.key(), page.listingKeys(), Map.of())))
                 .filter(Asking::isAllowed)
-                .flatMap(asking -> sheets.row(asking, row, table.rowKey() == null ? List.of() : List.of(table.rowKey()), language)
+                .flatMap(asking -> sheets.row(asking, row,
+                        table.rowKey() == null ? List.of() : List.of(table.rowKey()), language)
                         .stream()).findFirst().flatMap(found -> RowAddress.of(table, found))
-                .map(key -> "/" + page.key() + "/" + UriUtils.encodePathSegment(key, java.nio.charset.StandardCharsets.UTF_8));
+                .map(key -> "/" + page.key() + "/" + UriUtils.encodePathSegment(key, StandardCharsets.UTF_8));
     }
 }

@@ -3,6 +3,7 @@ package org.pressboard.site;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -93,7 +94,7 @@ class PageController {
         model.addAttribute("forms", open.stream().map(form -> desk.lay(form.sitting(language), form.may(), form.name(),
                 request.getRequest())).toList());
         model.addAttribute("thanks", FormKey.isValid(parameters.getFirst("sent"))
-                ? thanks(site, edition.page(), new FormKey(java.util.Objects.requireNonNull(parameters.getFirst("sent")))) : null);
+                ? thanks(site, edition.page(), new FormKey(Objects.requireNonNull(parameters.getFirst("sent")))) : null);
         model.addAttribute("done", Optional.ofNullable(parameters.getFirst("done")).filter(DONE::contains).orElse(null));
         model.addAttribute("unseen", visitor.isStaff() ? unseen(site, edition) : List.of());
         return "site/page";

@@ -42,7 +42,9 @@ class SecurityConfiguration {
                         .requestMatchers(HttpMethod.GET, "/**").permitAll()
                         .requestMatchers(HttpMethod.HEAD, "/**").permitAll()
                         .requestMatchers(HttpMethod.POST, "/listings/*/rows/add", "/listings/*/rows/*/change",
-                                "/listings/*/rows/several", "/listings/*/rows/*/remove", "/listings/*/rows/*/value/*", "/listings/*/rows/*/do/*", "/listings/*/undo", "/*/send/*", "/*/send/*/asked").permitAll()
+                                "/listings/*/rows/several", "/listings/*/rows/*/remove", "/listings/*/rows/*/value/*",
+                                        "/listings/*/rows/*/do/*", "/listings/*/undo", "/*/send/*", "/*/send/*/asked")
+                                        .permitAll()
                         .requestMatchers("/sign-in", "/sign-in/*", "/sign-out", "/welcome", "/error").permitAll()
                         .anyRequest().denyAll())
                 .formLogin(form -> form.loginPage("/sign-in").usernameParameter("email")

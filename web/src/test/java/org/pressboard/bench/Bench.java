@@ -40,13 +40,15 @@ public final class Bench {
         SpringApplication application = new SpringApplication(PressboardApplication.class, BenchTables.class,
                 ListingBench.class, LayoutBench.class, RelatedBench.class, BulkBench.class, SentStatements.Wiring.class);
         try (ConfigurableApplicationContext context = application.run("--server.port=0", "--pressboard.demo=true",
-                "--logging.level.org.pressboard=error", "--pressboard.shortest-filling=0s", "--pressboard.proxies=127.0.0.1,0:0:0:0:0:0:0:1")) {
+                "--logging.level.org.pressboard=error", "--pressboard.shortest-filling=0s",
+                        "--pressboard.proxies=127.0.0.1,0:0:0:0:0:0:0:1")) {
             int port = Integer.parseInt(context.getEnvironment().getProperty("local.server.port", "0"));
             BenchTables tables = context.getBean(BenchTables.class);
             tables.make(BenchTables.SMALL);
             tables.make(BenchTables.LARGE);
             Report report = new Report();
-            List<String> parts = arguments.length == 0 ? List.of("bulk", "listing", "layout", "related", "throughput", "people", "harm") : List.of(arguments);
+            List<String> parts = arguments.length == 0 ? List.of("bulk", "listing", "layout", "related", "throughput",
+                    "people", "harm") : List.of(arguments);
             if (parts.contains("listing")) {
                 context.getBean(ListingBench.class).run(report);
             }

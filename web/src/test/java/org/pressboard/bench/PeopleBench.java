@@ -102,7 +102,8 @@ final class PeopleBench {
         System.err.println("making a table of a million rows of members");
         Author author = new Author(null, "bench", Author.Origin.DEMO);
         TableChanges changes = context.getBean(TableChanges.class);
-        Table table = catalog.table(key).isPresent() ? catalog.table(key).orElseThrow() : changes.make("Own rows", new Fields(List.of(new Field(new FieldKey("name"), "Name", new Textual.Text()),
+        Table table = catalog.table(key).isPresent() ? catalog.table(key).orElseThrow() : changes.make("Own rows",
+                new Fields(List.of(new Field(new FieldKey("name"), "Name", new Textual.Text()),
                 new Field(WHO, "Who", new Referring.Person(new TableKey("members"), Referring.OnRemoval.CLEAR)),
                 new Field(DAY, "Day", new Temporal.Date()), new Field(KILOS, "Kilos", new Numeric.Decimal(1)))), author);
         changes.change(table.ownedBy(WHO), author);
@@ -187,7 +188,8 @@ final class PeopleBench {
     private void proof(Report report) throws Exception {
         report.heading("The draft as another member, over HTTP (ms, p95): to reach 500");
         Visits owner = Visits.signedIn(site, "owner@example.org", "198.51.100.1");
-        Timing[] timing = Timing.alternating(ROUNDS / 2, changing(() -> expect(200, owner.get("/desk/seen/mira@example.org/own"))),
+        Timing[] timing = Timing.alternating(ROUNDS / 2, changing(() -> expect(200,
+                owner.get("/desk/seen/mira@example.org/own"))),
                 changing(() -> expect(200, owner.get("/desk/proof/own"))));
         report.p95("as Mira, beside as the owner", timing, "");
     }
@@ -205,7 +207,8 @@ final class PeopleBench {
         long row = 7;
         String path = "/listings/own/rows/" + row + "/value/kilos";
         String token = Visits.token(mira.get(path));
-        String[] value = {"1.1", String.valueOf(sql.fetchSingle("select kilos from hosted.own_rows where row_id = 7").get(0))};
+        String[] value = {"1.1", String.valueOf(sql.fetchSingle("select kilos from hosted.own_rows where row_id = 7")
+                .get(0))};
         AtomicInteger address = new AtomicInteger();
         Timing[] timing = Timing.alternating(ROUNDS * 2, round -> {
             String next = round % 2 == 0 ? "2.2" : "3.3";
@@ -229,9 +232,12 @@ final class PeopleBench {
             int page = i;
             Thread.ofVirtual().start(() -> {
                 try (Socket socket = new Socket("localhost", Integer.parseInt(site.substring(site.lastIndexOf(':') + 1)))) {
-                    socket.getOutputStream().write(("GET /listings/live.events?listing=trees&since=" + Long.MAX_VALUE + " HTTP/1.1\r\nHost: localhost\r\n"
-                            + "X-Forwarded-For: 203.0." + page / 200 + "." + page % 200 + "\r\n\r\n").getBytes(StandardCharsets.US_ASCII));
-                    BufferedReader in = new BufferedReader(new InputStreamReader(socket.getInputStream(), StandardCharsets.UTF_8));
+                    socket.getOutputStream().write(("GET /listings/live.events?listing=trees&since=" + Long.MAX_VALUE
+                            + " HTTP/1.1\r\nHost: localhost\r\n"
+                            + "X-Forwarded-For: 203.0." + page / 200 + "." + page % 200 + "\r\n\r\n")
+                                    .getBytes(StandardCharsets.US_ASCII));
+                    BufferedReader in = new BufferedReader(new InputStreamReader(socket.getInputStream(),
+                            StandardCharsets.UTF_8));
                     in.lines().filter(":"::equals).findFirst().orElseThrow();
                     open.countDown();
                     in.lines().filter("event: rows"::equals).findFirst().orElseThrow();
@@ -252,14 +258,16 @@ final class PeopleBench {
         }
         all.await();
         long last = java.util.Arrays.stream(heard).max().orElseThrow();
-        report.line(String.format(Locale.ROOT, "the last of 1,000 heard after %.0f ms; %d failed", (last - start) / 1e6, failed.get()));
+        report.line(String.format(Locale.ROOT, "the last of 1,000 heard after %.0f ms; %d failed",
+                (last - start) / 1e6, failed.get()));
     }
 
     private void adding(Report report) throws Exception {
         report.heading("200 people adding at once for a minute: to reach no failure, every acknowledged row there");
         sql.execute("set statement_timeout = 0");
         List<Visits> members = List.of(Visits.signedIn(site, "mira@example.org", "198.51.100.4"),
-                Visits.signedIn(site, "tomas@example.org", "198.51.100.5"), Visits.signedIn(site, "odile@example.org", "198.51.100.6"));
+                Visits.signedIn(site, "tomas@example.org", "198.51.100.5"), Visits.signedIn(site, "odile@example.org",
+                        "198.51.100.6"));
         int before = count();
         AtomicInteger taken = new AtomicInteger();
         AtomicInteger failed = new AtomicInteger();
@@ -270,7 +278,8 @@ final class PeopleBench {
             Thread.ofVirtual().start(() -> {
                 try {
                     HttpResponse<String> form = who.get("/adopt/send/pledge");
-                    Map<String, String> fields = Map.of("_csrf", Visits.token(form), "begun", Visits.hidden(form, BEGUN), "was.tree", "",
+                    Map<String, String> fields = Map.of("_csrf", Visits.token(form), "begun", Visits.hidden(form,
+                            BEGUN), "was.tree", "",
                             "v.tree", "T-012", "was.amount", "", "v.amount", "30");
                     while (System.nanoTime() - start < MINUTE_NANOS) {
                         (who.post("/adopt/send/pledge", fields).statusCode() == 302 ? taken : failed).incrementAndGet();

@@ -45,7 +45,8 @@ class PostmanTest {
 
     @Test
     void aLetterArrivesAsItWasWritten() throws Exception {
-        waiting(new Letter("mira@example.org", "Äpfel für Mira\r\nBcc: others@example.org", "Grüße,\n20 °C", Letter.Why.ENTRY));
+        waiting(new Letter("mira@example.org", "Äpfel für Mira\r\nBcc: others@example.org", "Grüße,\n20 °C",
+                Letter.Why.ENTRY));
         postman().deliver();
         assertThat(server.getReceivedMessages()).hasSize(1);
         MimeMessage got = server.getReceivedMessages()[0];

@@ -54,10 +54,13 @@ class FormFilesTest extends WithTables {
     void make() {
         table = changes.make("Sightings", new Fields(List.of(
                 new Field(NAME, "Name", new Textual.Text()).with(Rules.NONE.requiring(true)),
-                new Field(SHOWN, "With a picture", new FieldType.YesNo()), new Field(PICTURE, "Picture", new Attached.Picture()))), OWNER);
+                new Field(SHOWN, "With a picture", new FieldType.YesNo()), new Field(PICTURE, "Picture",
+                        new Attached.Picture()))), OWNER);
         publisher.grant(table.key(), new Grants(List.of(new Grant(Audience.EVERYONE, Verb.ADD, Condition.ALWAYS))));
-        Form form = Form.plain(new FormKey("tell"), table.key(), "Tell us").asking(List.of(Question.of(NAME), Question.of(SHOWN),
-                Question.of(PICTURE).requiring(true).when(Condition.oneOf(SHOWN, List.of(org.pressboard.value.Value.of(true))))));
+        Form form = Form.plain(new FormKey("tell"), table.key(), "Tell us").asking(List.of(Question.of(NAME),
+                Question.of(SHOWN),
+                Question.of(PICTURE).requiring(true).when(Condition.oneOf(SHOWN,
+                        List.of(org.pressboard.value.Value.of(true))))));
         catalog.addPage(new org.pressboard.edition.Page(PAGE, "Sightings", List.of()).holding(List.of(form)));
         publisher.publish(PAGE, Map.of(), null);
     }
@@ -82,7 +85,8 @@ class FormFilesTest extends WithTables {
         page.getByLabel("With a picture").selectOption("yes");
         assertThat(page.locator("[data-question=picture]")).isVisible();
         assertThat(violations(page)).isEmpty();
-        page.locator("input[type=file]").setInputFiles(new FilePayload("fake.png", "image/png", "text".getBytes(StandardCharsets.UTF_8)));
+        page.locator("input[type=file]").setInputFiles(new FilePayload("fake.png", "image/png",
+                "text".getBytes(StandardCharsets.UTF_8)));
         button(page, "Send").click();
         assertThat(page.locator("[role=alert]").first()).containsText("fake.png");
         page.locator("input[type=file]").setInputFiles(picture());
@@ -120,7 +124,8 @@ class FormFilesTest extends WithTables {
     @Test
     void filesForNoFormAreNotRead() {
         for (String path : List.of("/sightings/send/nothing", "/adopt/send/pledge", "/trees")) {
-            assertThat(send(HttpRequest.newBuilder(URI.create(address(path))).header("Content-Type", "multipart/form-data; boundary=x")
+            assertThat(send(HttpRequest.newBuilder(URI.create(address(path))).header("Content-Type",
+                    "multipart/form-data; boundary=x")
                     .POST(HttpRequest.BodyPublishers.ofString("--x--")).build()).statusCode()).as(path).isEqualTo(403);
         }
     }

@@ -25,7 +25,8 @@ class InPlaceTest extends InBrowser {
     }
 
     private static Locator value(Page page, String tool, String field) {
-        return page.locator("tr", new Page.LocatorOptions().setHasText(tool)).first().locator("[data-value$='/value/" + field + "']");
+        return page.locator("tr", new Page.LocatorOptions().setHasText(tool)).first().locator("[data-value$='/value/"
+                + field + "']");
     }
 
     @Test

@@ -31,7 +31,8 @@ import org.springframework.test.context.DynamicPropertySource;
  */
 @SpringBootTest(classes = PressboardApplication.class, webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
         properties = {"pressboard.demo=true", "pressboard.longest-count=20s", "pressboard.quick-count=20s",
-            "pressboard.proxies=127.0.0.1, 0:0:0:0:0:0:0:1", "pressboard.requests-per-second=2000", "pressboard.shortest-filling=0s"})
+            "pressboard.proxies=127.0.0.1, 0:0:0:0:0:0:0:1", "pressboard.requests-per-second=2000",
+                    "pressboard.shortest-filling=0s"})
 public abstract class RunningSite {
 
     protected static final TestDatabase DATABASE = TestDatabase.create();

@@ -145,7 +145,8 @@ class SendingTest extends InBrowser {
         steward.getByLabel("Approved").selectOption("yes");
         button(steward, "Keep").click();
         assertThat(steward.locator(".note-good")).containsText("Changed");
-        Long row = database.queryForObject("select row_id from hosted.pickings where kilograms = 3.25 and approved", Long.class);
+        Long row = database.queryForObject("select row_id from hosted.pickings where kilograms = 3.25 and approved",
+                Long.class);
         picker.navigate(address("/listings/my-pickings/rows/" + row + "/change"));
         assertThat(picker.locator("[role=alert]")).containsText("You may not change this row");
         // the desk's queue has no such row any more, and what waits there goes by keys

@@ -288,7 +288,8 @@ class AddressMatrixTest extends InBrowser {
     private static Authentication as(String role) {
         return role.equals("nobody")
                 ? new AnonymousAuthenticationToken("key", "nobody", AuthorityUtils.createAuthorityList("ROLE_ANONYMOUS"))
-                : UsernamePasswordAuthenticationToken.authenticated(role, null, AuthorityUtils.createAuthorityList("ROLE_" + role));
+                : UsernamePasswordAuthenticationToken.authenticated(role, null,
+                        AuthorityUtils.createAuthorityList("ROLE_" + role));
     }
 
     /** Addresses of the orchard, and what nobody, a picker, another picker, a steward, an editor and the owner are answered. */

@@ -76,7 +76,8 @@ class Bench {
         Tables tables = catalog.tables();
         String what = Objects.requireNonNullElse(parameters.getFirst("do"), "");
         try {
-            drafts.change(draft.key(), who(), now -> now.changing(before.key(), it -> changed(now, tables, it, what, parameters)));
+            drafts.change(draft.key(), who(), now -> now.changing(before.key(), it -> changed(now, tables, it, what,
+                    parameters)));
         } catch (ProblemsFound against) {
             if (what.startsWith("keep.")) {
                 conditions.begun(before.keep(), tables, wide(tables, before), parameters, model);
@@ -98,7 +99,8 @@ class Bench {
                 : ConditionDesk.template(isBegun);
     }
 
-    private Listing changed(Page page, Tables tables, Listing listing, String what, MultiValueMap<String, String> parameters) {
+    private Listing changed(Page page, Tables tables, Listing listing, String what, MultiValueMap<String,
+            String> parameters) {
         if (what.equals("take.table")) {
             return tables.all().stream().filter(each -> each.key().name().equals(parameters.getFirst("value"))).findFirst()
                     .map(table -> taking(listing, table)).orElse(listing);
@@ -116,8 +118,10 @@ class Bench {
 
     /** The forms of the page that ask for a row of the table. */
     private static List<Sending> sendable(Page page, Tables tables, TableKey table) {
-        return page.forms().stream().flatMap(form -> tables.find(form.table()).stream().flatMap(into -> form.questions().stream()
-                .map(Question::field).filter(field -> into.fields().find(field).filter(of -> of.type() instanceof Referring referring
+        return page.forms().stream().flatMap(form -> tables.find(form.table()).stream()
+                .flatMap(into -> form.questions().stream()
+                .map(Question::field).filter(field -> into.fields().find(field)
+                        .filter(of -> of.type() instanceof Referring referring
                         && referring.to().equals(table) && !of.type().isSeveral()).isPresent())
                 .limit(1).map(field -> new Sending(form.key().name(), into.key(), field, form.title())))).toList();
     }

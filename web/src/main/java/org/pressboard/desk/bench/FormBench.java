@@ -7,6 +7,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Drafts;
 import org.pressboard.edition.Page;
@@ -80,10 +81,11 @@ class FormBench {
             return "redirect:/desk/forms/" + key + "/" + form.key();
         }
         Page draft = DraftedPages.find(catalog, page).draft();
-        Set<String> taken = draft.forms().stream().map(form -> form.key().name()).collect(Collectors.toCollection(HashSet::new));
+        Set<String> taken = draft.forms().stream().map(form -> form.key().name())
+                .collect(Collectors.toCollection(HashSet::new));
         Form form = Form.suggested(new FormKey(Names.unique(Names.from(called, "-", "form"), "-", taken)), into, called);
-        drafts.change(draft.key(), who(), now -> now.holding(java.util.stream.Stream.concat(now.forms().stream(),
-                java.util.stream.Stream.of(form)).toList()));
+        drafts.change(draft.key(), who(), now -> now.holding(Stream.concat(now.forms().stream(),
+                Stream.of(form)).toList()));
         return "redirect:/desk/forms/" + page + "/" + form.key();
     }
 
@@ -92,7 +94,8 @@ class FormBench {
     String off(@PathVariable String page, @PathVariable String form) {
         Page draft = DraftedPages.find(catalog, page).draft();
         FormKey key = find(draft, form).key();
-        drafts.change(draft.key(), who(), now -> now.holding(now.forms().stream().filter(each -> !each.key().equals(key)).toList()));
+        drafts.change(draft.key(), who(), now -> now.holding(now.forms().stream().filter(each -> !each.key()
+                .equals(key)).toList()));
         return "redirect:/desk/forms";
     }
 
@@ -114,7 +117,8 @@ class FormBench {
 
     /** Changes one word of the ticket. */
     @PostMapping(AT + "/change")
-    String change(@PathVariable String page, @PathVariable String form, @RequestParam MultiValueMap<String, String> parameters,
+    String change(@PathVariable String page, @PathVariable String form, @RequestParam MultiValueMap<String,
+            String> parameters,
             Model model) {
         Page draft = DraftedPages.find(catalog, page).draft();
         Form before = find(draft, form);
@@ -122,7 +126,8 @@ class FormBench {
         List<FieldKey> rooms = FormTicket.Room.of(catalog.tables(), table).stream().map(FormTicket.Room::key).toList();
         String what = Objects.requireNonNullElse(parameters.getFirst("do"), "");
         try {
-            drafts.change(draft.key(), who(), now -> now.changing(before.key(), it -> new FormChange(table, rooms, parameters).of(it, what)));
+            drafts.change(draft.key(), who(), now -> now.changing(before.key(), it -> new FormChange(table, rooms,
+                    parameters).of(it, what)));
         } catch (ProblemsFound against) {
             model.addAttribute("problem", words.desk().say(against.problems().all().getFirst()));
         }
@@ -153,7 +158,8 @@ class FormBench {
         Table table = tables.find(form.table()).orElseThrow(() -> new NotThere("not-there.table"));
         model.addAttribute("page", draft);
         model.addAttribute("pages", catalog.pages().values());
-        model.addAttribute("ticket", new FormTicket(draft.key().name(), form.of(table), table, FormTicket.Room.of(tables, table),
+        model.addAttribute("ticket", new FormTicket(draft.key().name(), form.of(table), table,
+                FormTicket.Room.of(tables, table),
                 tables.people().map(tables::get).orElse(null), granted(table), drafts.mark(draft.key()),
                 words.steps(drafts, draft.key(), tables), words.desk()));
         model.addAttribute("seenGroups", catalog.groups());

@@ -93,7 +93,8 @@ final class FormChange {
     }
 
     private Question asked(Question question) {
-        return question.labelled(cut(first("label").strip(), Field.LONGEST_LABEL)).explained(cut(first("help").strip(), LONGEST_TEXT))
+        return question.labelled(cut(first("label").strip(), Field.LONGEST_LABEL)).explained(cut(first("help")
+                .strip(), LONGEST_TEXT))
                 .requiring(first("required").equals("yes")).under(cut(first("part").strip(), Field.LONGEST_LABEL))
                 .starting(first("start").isEmpty() ? null : operand(field(), first("start"), first("startText")))
                 .when(when());
@@ -101,7 +102,8 @@ final class FormChange {
 
     /** Asked for only when another answer is one of some. */
     private Condition when() {
-        Field other = table.fields().stream().filter(each -> each.key().name().equals(first("when"))).findFirst().orElse(null);
+        Field other = table.fields().stream().filter(each -> each.key().name().equals(first("when"))).findFirst()
+                .orElse(null);
         List<String> values = sent.getOrDefault("is", List.of());
         if (other == null || values.isEmpty() || first("when").equals(first("field"))) {
             return Condition.ALWAYS;
@@ -117,7 +119,8 @@ final class FormChange {
         if (value == null) {
             throw ProblemsFound.of("bench.no-value", field.label());
         }
-        List<Stamp> stamps = new ArrayList<>(form.stamps().stream().filter(stamp -> !stamp.field().equals(field.key())).toList());
+        List<Stamp> stamps = new ArrayList<>(form.stamps().stream().filter(stamp -> !stamp.field()
+                .equals(field.key())).toList());
         stamps.add(new Stamp(field.key(), value));
         return form.stamping(stamps).asking(form.questions().stream()
                 .filter(question -> !question.field().equals(field.key())).toList());
@@ -198,7 +201,8 @@ final class FormChange {
             throw ProblemsFound.of("bench.form.unknown-name", unknown.getFirst());
         }
         if (first("send").equals("yes")) {
-            notices.add(new Notice(whom, cut(subject.isEmpty() ? form.title() : subject, LONGEST_TEXT), cut(text, Notice.LONGEST)));
+            notices.add(new Notice(whom, cut(subject.isEmpty() ? form.title() : subject, LONGEST_TEXT), cut(text,
+                    Notice.LONGEST)));
         }
         return form.telling(notices);
     }

@@ -72,7 +72,8 @@ record FormTicket(String page, Form form, Table table, List<Room> rooms, @Nullab
         for (Question question : form.questions()) {
             Field field = table.field(question.field());
             asked.add(new Asked(question, field, ways(field, question.start()),
-                    asked.stream().map(Asked::field).filter(FormTicket::hasOptions).map(other -> other(question, other)).toList()));
+                    asked.stream().map(Asked::field).filter(FormTicket::hasOptions).map(other -> other(question,
+                            other)).toList()));
         }
         return asked;
     }
@@ -97,7 +98,8 @@ record FormTicket(String page, Form form, Table table, List<Room> rooms, @Nullab
 
     /** The fields that could be asked for besides. */
     public List<Field> askable() {
-        return table.fields().stream().filter(field -> Form.canAsk(table, field) && form.question(field.key()).isEmpty()).toList();
+        return table.fields().stream().filter(field -> Form.canAsk(table, field) && form.question(field.key())
+                .isEmpty()).toList();
     }
 
     /** The fields that could be set. */
@@ -107,7 +109,8 @@ record FormTicket(String page, Form form, Table table, List<Room> rooms, @Nullab
     }
 
     public List<Set> stamps() {
-        return form.stamps().stream().map(stamp -> new Set(table.field(stamp.field()), new Ways(people, words).said(table.field(stamp.field()), stamp.value()))).toList();
+        return form.stamps().stream().map(stamp -> new Set(table.field(stamp.field()), new Ways(people, words)
+                .said(table.field(stamp.field()), stamp.value()))).toList();
     }
 
     /** What the field may begin with, or be set to. */

@@ -73,7 +73,8 @@ class Proof {
         model.addAttribute("closed", !looked.page.access().lets(looked.visitor));
         Page theirs = looked.page.of(looked.visitor);
         model.addAttribute("forms", theirs.forms().stream().map(form -> forms.proof(new FormDesk.Sitting(form,
-                sight(looked, form.table(), tables), looked.visitor, "", language()), catalog.publishedNow().may(looked.visitor,
+                sight(looked, form.table(), tables), looked.visitor, "", language()), catalog.publishedNow()
+                        .may(looked.visitor,
                 Verb.ADD, form.table()).isAllowed())).toList());
         List<Asking> askings = theirs.listings().stream().map(each -> asking(looked, each, tables, parameters)).toList();
         model.addAttribute("sheets", askings.stream().filter(Asking::isAllowed)

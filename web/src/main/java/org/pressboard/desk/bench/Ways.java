@@ -31,10 +31,13 @@ record Ways(@Nullable Table people, Words words) {
         }
         boolean isText = field.type() instanceof Textual;
         if (isText) {
-            ways.add(way("email", now instanceof Operand.OfVisitor(Operand.VisitorPart part, var none) && part == Operand.VisitorPart.EMAIL));
-            ways.add(way("name", now instanceof Operand.OfVisitor(Operand.VisitorPart part, var none) && part == Operand.VisitorPart.NAME));
+            ways.add(way("email", now instanceof Operand.OfVisitor(Operand.VisitorPart part, var none)
+                    && part == Operand.VisitorPart.EMAIL));
+            ways.add(way("name", now instanceof Operand.OfVisitor(Operand.VisitorPart part, var none)
+                    && part == Operand.VisitorPart.NAME));
             ways.add(way("page", now instanceof Operand.OfPage(Operand.PagePart part) && part == Operand.PagePart.TITLE));
-            ways.add(way("address", now instanceof Operand.OfPage(Operand.PagePart part) && part == Operand.PagePart.ADDRESS));
+            ways.add(way("address", now instanceof Operand.OfPage(Operand.PagePart part)
+                    && part == Operand.PagePart.ADDRESS));
         }
         if (people != null && field.type() instanceof Referring referring && referring.to().equals(people.key())) {
             ways.add(way("row", now instanceof Operand.OfVisitor));
@@ -67,7 +70,8 @@ record Ways(@Nullable Table people, Words words) {
                 case ROW -> "row";
                 case FIELD -> "gone";
             });
-            case Operand.OfPage(Operand.PagePart part) -> words.say("form.way." + (part == Operand.PagePart.TITLE ? "page" : "address"));
+            case Operand.OfPage(Operand.PagePart part) -> words.say("form.way."
+                    + (part == Operand.PagePart.TITLE ? "page" : "address"));
             default -> words.say("form.way.today");
         };
     }

@@ -111,6 +111,7 @@ class TableGrants {
         model.addAttribute("ways", ways(tables, now));
         model.addAttribute("yesNo", yesNo(now));
         model.addAttribute("waiting", TableQueue.count(frame, rows, now).orElse(null));
+        model.addAttribute("unowned", unowned(tables, now, grants));
         model.addAttribute("owned", owned(tables, now, grants));
         model.addAttribute("members", tables.people().map(tables::get).orElse(null));
         model.addAttribute("onPages", catalog.pages().values().stream().filter(page -> page.lists(table.key())).count());
@@ -193,6 +194,15 @@ class TableGrants {
         Table wide = tables.reaching(table, ways);
         return ways.stream().filter(wide.fields()::has).map(key -> new Way(key.name(), wide.field(key).label(),
                 key.equals(table.owner()) || (table.owner() == null && key.equals(table.people())))).toList();
+    }
+
+    /** That some rows are nobody's, where grants are of own rows; {@code null}: all are somebody's, or it is all the same. */
+    private @Nullable String unowned(Tables tables, Table table, Grants grants) {
+        if (grants.all().stream().noneMatch(Grant::own) || !(grants.ofOwn() instanceof Condition.Owned(FieldKey by))) {
+            return null;
+        }
+        String rows = count(tables, table, Condition.isEmpty(by));
+        return rows.equals("0") ? null : frame.words().say("grants.unowned", rows);
     }
 
     /** How many rows are somebody's, and of how many; {@code null} where none can be. */
