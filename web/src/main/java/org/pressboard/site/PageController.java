@@ -81,8 +81,10 @@ class PageController {
                 .map(listing -> asking(site, listing, visitor, AddressPart.of(listing.key(),
                         edition.page().listingKeys(), parameters))).toList();
         List<OpenForms.Open> open = forms.on(site, edition.page(), visitor);
-        // a form has a token of whoever gets it
-        if (open.isEmpty() && freshness.isKnown(askings, visitor, request, response)) {
+        if (open.stream().anyMatch(OpenForms.Open::may)) {
+            // a form has a token of whoever gets it, so nothing of the page is kept for others
+            pace.spend(request.getRequest().getRemoteAddr(), Pace.PAGE);
+        } else if (freshness.isKnown(askings, visitor, request, response)) {
             return null;
         }
         String publicAddress = site.site().publicAddress();
