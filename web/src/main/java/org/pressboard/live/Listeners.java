@@ -5,6 +5,7 @@ import com.github.benmanes.caffeine.cache.LoadingCache;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -25,6 +26,7 @@ class Listeners implements SmartLifecycle {
     private final Map<TableKey, Long> lastChange = new ConcurrentHashMap<>();
     private final LoadingCache<String, AtomicInteger> byAddress =
             Caffeine.newBuilder().weakValues().build(address -> new AtomicInteger());
+    private final CountDownLatch stopped = new CountDownLatch(1);
     private volatile boolean running;
 
     Listeners(ChangeFeed changes) {
@@ -50,8 +52,13 @@ class Listeners implements SmartLifecycle {
             return isNew;
         }
 
+        /** Waits so long, whatever there is to hear meanwhile; less when the server stops. */
+        void rest(long millis) throws InterruptedException {
+            stopped.await(millis, TimeUnit.MILLISECONDS);
+        }
+
         boolean isOver() {
-            return !running;
+            return stopped.getCount() == 0;
         }
 
         @Override
@@ -69,7 +76,7 @@ class Listeners implements SmartLifecycle {
      */
     @Nullable Listener enter(Set<TableKey> tables, long since, String networkAddress) {
         AtomicInteger ofAddress = byAddress.get(networkAddress);
-        if (listeners.size() >= MOST || ofAddress.incrementAndGet() > MOST_OF_ADDRESS) {
+        if (ofAddress.incrementAndGet() > MOST_OF_ADDRESS || listeners.size() >= MOST) {
             ofAddress.decrementAndGet();
             return null;
         }
@@ -99,6 +106,7 @@ class Listeners implements SmartLifecycle {
     @Override
     public void stop() {
         running = false;
+        stopped.countDown();
         listeners.forEach(listener -> listener.news.release());
     }
 

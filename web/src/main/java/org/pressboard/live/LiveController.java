@@ -75,7 +75,9 @@ class LiveController {
         while (isThere && !listener.isOver()) {
             boolean isNew = listener.waitForNews(BETWEEN_BEATS_MILLIS);
             isThere = listener.isOver() || isTaken(out, isNew ? CHANGED : BEAT);
-            Thread.sleep(isNew ? BETWEEN_EVENTS_MILLIS : 0);
+            if (isNew) {
+                listener.rest(BETWEEN_EVENTS_MILLIS);
+            }
         }
     }
 
