@@ -48,6 +48,10 @@ Alpine.data('bench', () => ({
   asked() {
     this.sift();
   },
+  addressOf(by) {
+    const { page, anchor = '' } = this.$refs.proof.dataset;
+    return (by ? `/desk/seen/${encodeURIComponent(by)}/${page}` : `/desk/proof/${page}`) + anchor;
+  },
   // The draft as somebody else would have it: the proof and the sieve follow.
   seen() {
     const { seen, member, proof } = this.$refs;
@@ -57,8 +61,7 @@ Alpine.data('bench', () => ({
       member.focus();
       return;
     }
-    const { page, anchor = '' } = proof.dataset;
-    proof.src = (this.by ? `/desk/seen/${encodeURIComponent(this.by)}/${page}` : `/desk/proof/${page}`) + anchor;
+    proof.src = this.addressOf(this.by);
   },
   // A second proof beside the first, by somebody else; both follow the ticket.
   paired() {
@@ -81,12 +84,11 @@ Alpine.data('bench', () => ({
     return roomBeside.firstElementChild;
   },
   seenToo() {
-    const { roomBeside, seenBeside, memberBeside, proof } = this.$refs;
+    const { roomBeside, seenBeside, memberBeside } = this.$refs;
     memberBeside.hidden = roomBeside.hidden || seenBeside.value !== '?';
     if (roomBeside.hidden) return;
     const by = seenBeside.value === '?' ? memberBeside.value.trim() : seenBeside.value;
-    const { page, anchor = '' } = proof.dataset;
-    if (by) this.beside().src = `/desk/seen/${encodeURIComponent(by)}/${page}${anchor}`;
+    if (by) this.beside().src = this.addressOf(by);
     else memberBeside.focus();
   },
   change() {

@@ -4,8 +4,7 @@ import './back.js';
 import htmx from 'htmx.org';
 import 'htmx.org/dist/ext/hx-alpine-compat.js';
 import './opening.js';
-
-const isTyping = target => target.closest('input, select, textarea, [contenteditable]') !== null;
+import { isTyping } from './typing.js';
 
 // The search of a listing: "/" goes to the page's first from anywhere, Esc leaves it. Among very many rows one letter
 // or two are the slowest to search, and mostly the beginning of more: they wait for what follows.

@@ -1,8 +1,7 @@
 // Single values changed where they stand: by a click, or by "e" in a row; Enter keeps, Escape gives up.
 import htmx from 'htmx.org';
 import { again } from './again.js';
-
-const isTyping = target => target.closest('input, select, textarea, [contenteditable]') !== null;
+import { isTyping } from './typing.js';
 
 function close(cell, focus = true) {
   cell.querySelector('form.value-form')?.remove();

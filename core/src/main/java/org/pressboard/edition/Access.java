@@ -2,7 +2,6 @@ package org.pressboard.edition;
 
 import java.util.List;
 import java.util.Objects;
-import java.util.Optional;
 import org.pressboard.grant.Audience;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.ListingKey;
@@ -62,9 +61,5 @@ public record Access(List<Audience> audiences, Otherwise otherwise, String messa
     public List<Audience> of(ListingKey listing) {
         return listings.stream().filter(each -> each.listing().equals(listing)).findFirst().map(OfListing::audiences)
                 .orElse(List.of());
-    }
-
-    public Optional<String> said() {
-        return Optional.of(message).filter(some -> !some.isEmpty());
     }
 }

@@ -1,5 +1,6 @@
 package org.pressboard.editing;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -61,9 +62,17 @@ public class Approvals {
     /** The e-mail address of whoever sent the row from a page, where that is known. */
     @Transactional(readOnly = true)
     public Optional<String> sender(TableKey key, long row) {
-        return sql.fetchOptional("select {0} from {1} where row_id = {2}", DSL.name(TableSql.SENDER),
-                TableSql.name(catalog.tables().get(key)), DSL.val(row)).map(found -> found.get(0, String.class))
-                .filter(sender -> sender.contains("@"));
+        return Optional.ofNullable(senders(catalog.tables().get(key), List.of(row)).get(row));
+    }
+
+    /** The same of several rows of the table; those of whom it is not known are left out. */
+    @Transactional(readOnly = true)
+    public Map<Long, String> senders(Table table, List<Long> rows) {
+        Map<Long, String> senders = new HashMap<>();
+        sql.fetch("select row_id, {0} from {1} where row_id = any({2}) and {0} like '%@%'", DSL.name(TableSql.SENDER),
+                TableSql.name(table), DSL.val(rows.toArray(Long[]::new)))
+                .forEach(found -> senders.put(found.get(0, Long.class), found.get(1, String.class)));
+        return senders;
     }
 
     private FieldKey field(TableKey key) {

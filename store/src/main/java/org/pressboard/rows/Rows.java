@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Field;
@@ -108,14 +109,16 @@ public class Rows {
      */
     public Optional<Row> one(RowQuery query, Locale language, String key) {
         return Objects.requireNonNull(reading.execute(status -> numbered(query.table(), key)
-                .filter(row -> isWithin(query, language, row))
-                .flatMap(row -> rows(new Key(0, query, language, true), List.of(row)).stream().findFirst())));
+                .flatMap(row -> among(query, language, List.of(row)).stream().findFirst())));
     }
 
-    /** The same by the number of the row, whatever its key. */
-    public Optional<Row> numbered(RowQuery query, Locale language, long row) {
-        return Objects.requireNonNull(reading.execute(status -> isWithin(query, language, row)
-                ? rows(new Key(0, query, language, true), List.of(row)).stream().findFirst() : Optional.<Row>empty()));
+    /** The same by the numbers of rows, whatever their keys; in the order of the numbers. */
+    public List<Row> numbered(RowQuery query, Locale language, List<Long> numbers) {
+        return Objects.requireNonNull(reading.execute(status -> among(query, language, numbers)));
+    }
+
+    private List<Row> among(RowQuery query, Locale language, List<Long> numbers) {
+        return rows(new Key(0, query, language, true), within(query, language, numbers));
     }
 
     private Optional<Long> numbered(Table table, String key) {
@@ -127,10 +130,12 @@ public class Rows {
                 .where(DSL.condition("{0} = {1}", TableSql.column(field), ValueSql.bound(value))).fetchOptional(ROW_ID));
     }
 
-    private boolean isWithin(RowQuery query, Locale language, long row) {
+    private List<Long> within(RowQuery query, Locale language, List<Long> numbers) {
         TableSql table = TableSql.of(query, language);
-        return sql.fetchExists(DSL.selectOne().from(table.asTable())
-                .where(table.conditionRowByRow(query.within())).and(table.rowId().eq(row)));
+        Set<Long> within = sql.select(table.rowId()).from(table.asTable())
+                .where(table.conditionRowByRow(query.within())).and(table.rowId().eq(DSL.any(array(numbers))))
+                .fetchSet(table.rowId());
+        return numbers.stream().filter(within::contains).toList();
     }
 
     /** The rows of that page alone, for whom it is all the same how many there are. */

@@ -10,7 +10,6 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Account;
 import org.pressboard.catalog.Accounts;
@@ -196,7 +195,9 @@ class DeskMembers {
         Group group = find(key);
         try {
             catalog.keepGroup(changed(group, parameters, model));
-            log.note(Logged.What.GROUP_CHANGED, group.label());
+            if (!model.containsAttribute("problem")) {
+                log.note(Logged.What.GROUP_CHANGED, group.label());
+            }
         } catch (ProblemsFound against) {
             model.addAttribute("problem", words().say(against.problems().all().getFirst()));
         }

@@ -67,7 +67,8 @@ public class Sheets {
                 : rows.page(query(asking).reading(needed(asking.listing(), asking.table())), language);
         Sheet sheet = builder(asking, place, language).build(page);
         return sheet.offering(offered(asking, place, page.rows().stream().map(Row::id).toList(), language))
-                .totalling(totals(asking, language).told(place.rows() + "/totals" + asking.query()));
+                .totalling(asking.listing().show().totals().isEmpty() ? null
+                        : totals(asking, language).told(place.rows() + "/totals" + asking.query()));
     }
 
     private Totals totals(Asking asking, Locale language) {
@@ -90,7 +91,12 @@ public class Sheets {
 
     /** A row of the listing by its number, with these fields; empty where it is not among those that the visitor gets. */
     public Optional<Row> row(Asking asking, long number, Collection<FieldKey> fields, Locale language) {
-        return rows.numbered(query(asking).reading(fields), language, number);
+        return rows(asking, List.of(number), fields, language).stream().findFirst();
+    }
+
+    /** The same of several rows, in the order of their numbers; those that the visitor does not get are left out. */
+    public List<Row> rows(Asking asking, List<Long> numbers, Collection<FieldKey> fields, Locale language) {
+        return rows.numbered(query(asking).reading(fields), language, numbers);
     }
 
     private SheetBuilder builder(Asking asking, Place place, Locale language) {

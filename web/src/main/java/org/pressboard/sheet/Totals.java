@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Function;
-import org.jspecify.annotations.Nullable;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.rows.FieldCounts;
 import org.pressboard.table.Field;
@@ -32,9 +31,9 @@ final class Totals {
         return asking.listing().show().totals();
     }
 
-    /** As the sheet tells them, or where they are worked out; {@code null}: there are none. */
-    Sheet.@Nullable Totalled told(String address) {
-        return fields().isEmpty() ? null : new Sheet.Totalled(known().orElse(""), address);
+    /** As the sheet tells them, or where they are worked out. */
+    Sheet.Totalled told(String address) {
+        return new Sheet.Totalled(known().orElse(""), address);
     }
 
     /** If all are known without adding anything up. */

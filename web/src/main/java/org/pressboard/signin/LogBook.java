@@ -1,6 +1,5 @@
 package org.pressboard.signin;
 
-import com.github.benmanes.caffeine.cache.Caffeine;
 import com.github.benmanes.caffeine.cache.LoadingCache;
 import io.github.bucket4j.Bucket;
 import java.time.Duration;
@@ -24,8 +23,7 @@ public class LogBook {
     private static final Duration PER = Duration.ofMinutes(10);
 
     private final Log log;
-    private final LoadingCache<String, Bucket> failures = Caffeine.newBuilder().maximumSize(100_000).expireAfterAccess(PER)
-            .build(who -> Bucket.builder().addLimit(limit -> limit.capacity(FAILURES).refillGreedy(FAILURES, PER)).build());
+    private final LoadingCache<String, Bucket> failures = Buckets.of(FAILURES, PER);
 
     LogBook(Log log) {
         this.log = log;

@@ -1,6 +1,5 @@
 package org.pressboard.signin;
 
-import com.github.benmanes.caffeine.cache.Caffeine;
 import com.github.benmanes.caffeine.cache.LoadingCache;
 import io.github.bucket4j.Bucket;
 import java.time.Duration;
@@ -17,13 +16,8 @@ public class MailPace {
     private static final int FROM_NETWORK = 30;
     private static final Duration PER = Duration.ofHours(1);
 
-    private final LoadingCache<String, Bucket> recipients = buckets(TO_ONE);
-    private final LoadingCache<String, Bucket> networks = buckets(FROM_NETWORK);
-
-    private static LoadingCache<String, Bucket> buckets(int letters) {
-        return Caffeine.newBuilder().maximumSize(100_000).expireAfterAccess(PER).build(who ->
-                Bucket.builder().addLimit(limit -> limit.capacity(letters).refillGreedy(letters, PER)).build());
-    }
+    private final LoadingCache<String, Bucket> recipients = Buckets.of(TO_ONE, PER);
+    private final LoadingCache<String, Bucket> networks = Buckets.of(FROM_NETWORK, PER);
 
     /** Whether so many letters were not asked for from that address on the network. */
     boolean maySend(String networkAddress) {

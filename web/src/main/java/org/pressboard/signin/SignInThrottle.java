@@ -1,6 +1,5 @@
 package org.pressboard.signin;
 
-import com.github.benmanes.caffeine.cache.Caffeine;
 import com.github.benmanes.caffeine.cache.LoadingCache;
 import io.github.bucket4j.Bucket;
 import jakarta.servlet.FilterChain;
@@ -36,14 +35,9 @@ public class SignInThrottle extends OncePerRequestFilter {
     private static final Duration PER = Duration.ofMinutes(5);
     private static final Pattern CONTROL = Pattern.compile("\\p{Cntrl}");
 
-    private final LoadingCache<String, Bucket> accountsFromNetworks = buckets(TRIES_FOR_ACCOUNT_FROM_NETWORK);
-    private final LoadingCache<String, Bucket> accounts = buckets(TRIES_FOR_ACCOUNT);
-    private final LoadingCache<String, Bucket> addresses = buckets(TRIES_FROM_ADDRESS);
-
-    private static LoadingCache<String, Bucket> buckets(int tries) {
-        return Caffeine.newBuilder().maximumSize(100_000).expireAfterAccess(PER).build(who ->
-                Bucket.builder().addLimit(limit -> limit.capacity(tries).refillGreedy(tries, PER)).build());
-    }
+    private final LoadingCache<String, Bucket> accountsFromNetworks = Buckets.of(TRIES_FOR_ACCOUNT_FROM_NETWORK, PER);
+    private final LoadingCache<String, Bucket> accounts = Buckets.of(TRIES_FOR_ACCOUNT, PER);
+    private final LoadingCache<String, Bucket> addresses = Buckets.of(TRIES_FROM_ADDRESS, PER);
 
     @Override
     protected boolean shouldNotFilter(HttpServletRequest request) {

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.DraftedPage;
+import org.pressboard.catalog.PublishedSite;
 import org.pressboard.control.FormDesk;
 import org.pressboard.desk.DraftedPages;
 import org.pressboard.edition.Edition;
@@ -24,7 +25,6 @@ import org.pressboard.sheet.Sheet;
 import org.pressboard.sheet.Sheets;
 import org.pressboard.signin.SignedIn;
 import org.pressboard.table.TableKey;
-import org.pressboard.table.Tables;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
@@ -54,12 +54,21 @@ class Proof {
         this.seenBy = seenBy;
     }
 
-    /** What is looked at, the draft or an edition, where (what its addresses begin with), and by whom. */
-    private record Looked(Page page, String at, Visitor visitor) {
+    /** What is looked at, the draft or an edition, of which site, where (what its addresses begin with), and by whom. */
+    private record Looked(Page page, PublishedSite site, String at, Visitor visitor) {
 
         Place place(Listing listing) {
             return new Place(at, at + "/" + listing.key() + "/rows", "", "", at + "/" + listing.key() + "/pick/",
                     at + "/" + listing.key() + "/rows/tallies");
+        }
+
+        Asking asking(Listing listing, MultiValueMap<String, String> parameters) {
+            return Asking.of(listing, sight(listing.table()), visitor,
+                    AddressPart.of(listing.key(), page.listingKeys(), parameters));
+        }
+
+        Sight sight(TableKey table) {
+            return visitor.isStaff() ? Sight.whole(site.tables(), table) : site.sight(visitor, table);
         }
     }
 
@@ -68,15 +77,13 @@ class Proof {
             @PathVariable Optional<String> who,
             @RequestParam MultiValueMap<String, String> parameters, Model model) {
         Looked looked = find(page, number, who);
-        Tables tables = catalog.tables();
         model.addAttribute("page", looked.page);
         model.addAttribute("closed", !looked.page.access().lets(looked.visitor));
         Page theirs = looked.page.of(looked.visitor);
         model.addAttribute("forms", theirs.forms().stream().map(form -> forms.proof(new FormDesk.Sitting(form,
-                sight(looked, form.table(), tables), looked.visitor, "", language()), catalog.publishedNow()
-                        .may(looked.visitor,
-                Verb.ADD, form.table()).isAllowed())).toList());
-        List<Asking> askings = theirs.listings().stream().map(each -> asking(looked, each, tables, parameters)).toList();
+                looked.sight(form.table()), looked.visitor, "", language()),
+                looked.site.may(looked.visitor, Verb.ADD, form.table()).isAllowed())).toList());
+        List<Asking> askings = theirs.listings().stream().map(each -> looked.asking(each, parameters)).toList();
         model.addAttribute("sheets", askings.stream().filter(Asking::isAllowed)
                 .map(asking -> sheets.sheet(asking, looked.place(asking.listing()), language())).toList());
         model.addAttribute("unseen", askings.stream().filter(asking -> !asking.isAllowed())
@@ -89,10 +96,9 @@ class Proof {
             @PathVariable Optional<String> who, @PathVariable String key,
             @RequestParam MultiValueMap<String, String> parameters, Model model) {
         Looked looked = find(page, number, who);
-        Tables tables = catalog.tables();
         model.addAttribute("page", looked.page);
         model.addAttribute("opened", looked.page.listings().stream().flatMap(each -> sheets.open(
-                asking(looked, each, tables, parameters), looked.place(each), key, language()).stream()).findFirst()
+                looked.asking(each, parameters), looked.place(each), key, language()).stream()).findFirst()
                 .orElseThrow(() -> new NotThere("not-there.one-row")));
         return "site/row";
     }
@@ -102,7 +108,8 @@ class Proof {
             @PathVariable Optional<String> who, @PathVariable String listing,
             @RequestParam MultiValueMap<String, String> parameters, Model model, HttpServletResponse response) {
         Looked looked = find(page, number, who);
-        Sheet sheet = sheet(looked, DraftedPages.listing(looked.page, listing), catalog.tables(), parameters);
+        Listing found = DraftedPages.listing(looked.page, listing);
+        Sheet sheet = sheets.sheet(looked.asking(found, parameters), looked.place(found), language());
         response.setHeader("HX-Replace-Url", sheet.place().page() + sheet.query());
         model.addAttribute("sheet", sheet);
         return "sheet/sheet :: sheet";
@@ -114,7 +121,7 @@ class Proof {
             @PathVariable String field, @RequestParam(defaultValue = "") String called,
             @RequestParam MultiValueMap<String, String> parameters, Model model) {
         Looked looked = find(page, number, who);
-        Asking asking = asking(looked, DraftedPages.listing(looked.page, listing), catalog.tables(), parameters);
+        Asking asking = looked.asking(DraftedPages.listing(looked.page, listing), parameters);
         model.addAttribute("menu", sheets.pick(asking, field, called, language()));
         return "sheet/sheet :: picks";
     }
@@ -126,8 +133,7 @@ class Proof {
             Model model) {
         Looked looked = find(page, number, who);
         Listing found = DraftedPages.listing(looked.page, listing);
-        model.addAttribute("menus", sheets.counted(asking(looked, found, catalog.tables(), parameters), looked.place(found), of,
-                language()));
+        model.addAttribute("menus", sheets.counted(looked.asking(found, parameters), looked.place(found), of, language()));
         return "sheet/sheet :: tallies";
     }
 
@@ -136,21 +142,8 @@ class Proof {
             @PathVariable Optional<String> who, @PathVariable String listing,
             @RequestParam MultiValueMap<String, String> parameters) {
         Looked looked = find(page, number, who);
-        return HtmlUtils.htmlEscape(sheets.total(asking(looked, DraftedPages.listing(looked.page, listing), catalog.tables(),
+        return HtmlUtils.htmlEscape(sheets.total(looked.asking(DraftedPages.listing(looked.page, listing),
                 parameters), language()));
-    }
-
-    private Sheet sheet(Looked looked, Listing listing, Tables tables, MultiValueMap<String, String> parameters) {
-        return sheets.sheet(asking(looked, listing, tables, parameters), looked.place(listing), language());
-    }
-
-    private Asking asking(Looked looked, Listing listing, Tables tables, MultiValueMap<String, String> parameters) {
-        return Asking.of(listing, sight(looked, listing.table(), tables), looked.visitor,
-                AddressPart.of(listing.key(), looked.page.listingKeys(), parameters));
-    }
-
-    private Sight sight(Looked looked, TableKey table, Tables tables) {
-        return looked.visitor.isStaff() ? Sight.whole(tables, table) : catalog.publishedNow().sight(looked.visitor, table);
     }
 
     private Locale language() {
@@ -159,15 +152,16 @@ class Proof {
 
     private Looked find(String key, Optional<Integer> number, Optional<String> who) {
         DraftedPage page = DraftedPages.find(catalog, key);
+        PublishedSite site = catalog.publishedNow();
         if (number.isEmpty()) {
             Visitor visitor = seenBy.find(who.orElse("")).orElseThrow(() -> new NotThere("not-there.person"));
             String at = who.map(some -> "/desk/seen/" + UriUtils.encodePathSegment(some, UTF_8) + "/" + key)
                     .orElse("/desk/proof/" + key);
-            return new Looked(page.draft().among(catalog.tables()), at, visitor);
+            return new Looked(page.draft().among(site.tables()), site, at, visitor);
         }
         Edition edition = page.editions().stream().filter(each -> each.number() == number.get()).findFirst()
                 .orElseThrow(() -> new NotThere("not-there.page"));
-        return new Looked(edition.page().among(catalog.tables()), "/desk/editions/" + key + "/" + number.get() + "/look",
-                SignedIn.currentVisitor());
+        return new Looked(edition.page().among(site.tables()), site,
+                "/desk/editions/" + key + "/" + number.get() + "/look", SignedIn.currentVisitor());
     }
 }

@@ -218,7 +218,9 @@ class TableGrants {
         Table table = frame.find(key);
         try {
             change(table, first(parameters, "do"), parameters, model);
-            log.note(Logged.What.GRANTS_CHANGED, (table.label() + " " + first(parameters, "of")).strip());
+            if (!model.containsAttribute("problem")) {
+                log.note(Logged.What.GRANTS_CHANGED, (table.label() + " " + first(parameters, "of")).strip());
+            }
         } catch (ProblemsFound against) {
             model.addAttribute("problem", frame.words().say(against.problems().all().getFirst()));
         }

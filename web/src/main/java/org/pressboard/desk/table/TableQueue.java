@@ -2,6 +2,7 @@ package org.pressboard.desk.table;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
@@ -81,17 +82,19 @@ class TableQueue {
                 && !table.letThrough().filter(field.key()::equals).isPresent()).toList();
         RowQuery query = waiting(frame, table);
         Locale language = catalog.published().site().language();
-        model.addAttribute("waiting", rows.rows(query.reading(table.withParts(shown.stream().map(Field::key).toList()))
-                .first(MOST), language).stream().map(row -> waiting(table, shown, row)).toList());
+        List<Row> first = rows.rows(query.reading(table.withParts(shown.stream().map(Field::key).toList())).first(MOST),
+                language);
+        Map<Long, String> senders = approvals.senders(table, first.stream().map(Row::id).toList());
+        model.addAttribute("waiting", first.stream().map(row -> waiting(table, shown, row, senders.get(row.id()))).toList());
         model.addAttribute("count", rows.count(query, language));
         return "desk/table/waiting";
     }
 
-    private Waiting waiting(Table table, List<Field> shown, Row row) {
+    private Waiting waiting(Table table, List<Field> shown, Row row, @Nullable String sender) {
         Words words = frame.siteWords();
         List<Told> told = shown.stream().map(field -> new Told(field.label(), words.written(table, field, row)))
                 .filter(each -> !each.text().isEmpty()).toList();
-        return new Waiting(row.id(), called(table, row), told, approvals.sender(table.key(), row.id()).orElse(null));
+        return new Waiting(row.id(), called(table, row), told, sender);
     }
 
     private String called(Table table, Row row) {
