@@ -46,15 +46,23 @@ public class CalledRows {
     }
 
     /**
+     * What was sent of these fields, where rows are referred to by what they are called.
+     */
+    public RowForm read(Sight sight, Visitor visitor, List<Field> fields, MultiValueMap<String, String> sent, Words words) {
+        Named named = named(sight, visitor, fields, sent, words.language());
+        return named.restored(RowForm.sent(fields, named.parameters, words, words), words);
+    }
+
+    /**
      * What was sent with the numbers of rows in place of what they are called.
      *
      * @param typed   what was typed of fields that lead to rows
      * @param unknown those of them whose rows are not there
      */
-    public record Named(MultiValueMap<String, String> parameters, Map<FieldKey, String> typed, Set<FieldKey> unknown) {
+    private record Named(MultiValueMap<String, String> parameters, Map<FieldKey, String> typed, Set<FieldKey> unknown) {
 
         /** The form with what was typed standing where it was typed. */
-        public RowForm restored(RowForm form, Words words) {
+        RowForm restored(RowForm form, Words words) {
             return new RowForm(form.controls().stream().map(control -> restored(control, words)).toList(), form.values(),
                     form.was());
         }
@@ -71,7 +79,8 @@ public class CalledRows {
         }
     }
 
-    public Named named(Sight sight, Visitor visitor, List<Field> fields, MultiValueMap<String, String> sent, Locale language) {
+    private Named named(Sight sight, Visitor visitor, List<Field> fields, MultiValueMap<String, String> sent,
+            Locale language) {
         MultiValueMap<String, String> numbers = new LinkedMultiValueMap<>(sent);
         Map<FieldKey, String> typed = new LinkedHashMap<>();
         Set<FieldKey> unknown = new HashSet<>();

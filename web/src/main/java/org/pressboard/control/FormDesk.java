@@ -31,6 +31,7 @@ import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Component;
+import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
 
 /** Lays forms before people, and reads what they send. */
@@ -140,34 +141,27 @@ public class FormDesk {
 
     /** What was sent, with what is wrong of what is asked said at its place. */
     public RowForm read(Sitting sitting, MultiValueMap<String, String> parameters) {
-        CalledRows.Named named = references.named(sitting.sight, sitting.visitor, sitting.fields(), parameters,
-                sitting.language);
-        RowForm form = named.restored(RowForm.sent(sitting.fields(), named.parameters(), words(sitting), words(sitting)),
+        RowForm form = references.read(sitting.sight, sitting.visitor, sitting.fields(), begun(sitting, parameters),
                 words(sitting));
         Set<FieldKey> asked = asked(sitting, form);
-        Map<FieldKey, Problem> missing = new HashMap<>();
-        sitting.fields().stream().filter(field -> asked.contains(field.key())).forEach(field ->
-                field.rules().check(form.values().getOrDefault(field.key(), Optional.empty()).orElse(null))
-                        .ifPresent(problem -> missing.put(field.key(), problem)));
-        // a field whose text does not fit has said so itself
-        missing.keySet().removeIf(key -> form.controls().stream().anyMatch(control -> control.field().key().equals(key)
-                && !control.problem().isEmpty()));
-        RowForm checked = form.with(missing, words(sitting));
+        RowForm checked = form.with(form.missing(sitting.fields().stream().filter(field -> asked.contains(field.key()))
+                .toList()), words(sitting));
         return new RowForm(checked.controls().stream().map(control -> asked.contains(control.field().key()) ? control
                 : control.wrong("")).toList(), checked.values(), checked.was());
+    }
+
+    /** A question that was not sent at all is asked all the same, and has been left empty. */
+    private static MultiValueMap<String, String> begun(Sitting sitting, MultiValueMap<String, String> sent) {
+        MultiValueMap<String, String> begun = new LinkedMultiValueMap<>(sent);
+        sitting.fields().forEach(field -> begun.computeIfAbsent("was." + field.key(), name -> List.of("")));
+        return begun;
     }
 
     /** The fields of the questions that are asked of whoever has answered so. */
     public Set<FieldKey> asked(Sitting sitting, RowForm form) {
         Set<FieldKey> asked = new HashSet<>();
-        sitting.form.asked(answers(form), standpoint(sitting)).forEach(question -> asked.add(question.field()));
+        sitting.form.asked(form.filled(), standpoint(sitting)).forEach(question -> asked.add(question.field()));
         return asked;
-    }
-
-    public static Map<FieldKey, Value> answers(RowForm form) {
-        Map<FieldKey, Value> answers = new HashMap<>();
-        form.values().forEach((field, value) -> value.ifPresent(is -> answers.put(field, is)));
-        return answers;
     }
 
     private String token(Sitting sitting) {

@@ -1,11 +1,15 @@
 package org.pressboard.control;
 
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.BiFunction;
+import java.util.stream.Collectors;
 import org.pressboard.problem.Problem;
 import org.pressboard.sheet.Words;
 import org.pressboard.table.Attached;
@@ -77,6 +81,24 @@ public record RowForm(List<Control> controls, Map<FieldKey, Optional<Value>> val
 
     public boolean isWrong() {
         return controls.stream().anyMatch(control -> !control.problem().isEmpty());
+    }
+
+    /** What was filled in. */
+    public Map<FieldKey, Value> filled() {
+        Map<FieldKey, Value> filled = new HashMap<>();
+        values.forEach((field, value) -> value.ifPresent(is -> filled.put(field, is)));
+        return filled;
+    }
+
+    /** What these fields are still against; where something is wrong already it has been said. */
+    public Map<FieldKey, Problem> missing(Collection<Field> fields) {
+        Set<FieldKey> said = controls.stream().filter(control -> !control.problem().isEmpty())
+                .map(control -> control.field().key()).collect(Collectors.toSet());
+        Map<FieldKey, Problem> missing = new HashMap<>();
+        fields.stream().filter(field -> !said.contains(field.key())).forEach(field ->
+                Optional.ofNullable(values.get(field.key())).flatMap(value -> field.rules().check(value.orElse(null)))
+                        .ifPresent(problem -> missing.put(field.key(), problem)));
+        return missing;
     }
 
     /** The same with what is wrong said at its field. */

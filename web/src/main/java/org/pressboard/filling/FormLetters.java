@@ -13,7 +13,6 @@ import org.pressboard.mail.Outbox;
 import org.pressboard.sheet.Words;
 import org.pressboard.signin.MailPace;
 import org.pressboard.site.OpenForms;
-import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.table.Textual;
 import org.pressboard.value.PlainForm;
@@ -43,7 +42,7 @@ class FormLetters {
     }
 
     /** Within the transaction that adds the row, so that no letter tells of one that is not there. */
-    void write(OpenForms.Open open, long row, String sender, String networkAddress) {
+    void write(OpenForms.Open open, long row, String sender) {
         Form form = open.form();
         if (form.notices().isEmpty()) {
             return;
@@ -69,11 +68,7 @@ class FormLetters {
     private void put(String to, Notice notice, Table table, Row row, Letter.Why why) {
         Locale language = catalog.published().site().language();
         Words words = new Words(messages, language);
-        outbox.put(new Letter(to, Notice.filled(notice.subject(), table, field -> written(words, table, field, row)),
-                Notice.filled(notice.text(), table, field -> written(words, table, field, row)), why));
-    }
-
-    private static String written(Words words, Table table, Field field, Row row) {
-        return words.written(table, field, row);
+        outbox.put(new Letter(to, Notice.filled(notice.subject(), table, field -> words.written(table, field, row)),
+                Notice.filled(notice.text(), table, field -> words.written(table, field, row)), why));
     }
 }

@@ -104,7 +104,7 @@ class SendController {
         try {
             String sender = browsers.sender(request, response);
             RowEditing.Added added = pace.writing(() -> transaction.execute(status ->
-                    send(open, sitting, sender, filled, request)));
+                    send(open, sitting, sender, filled)));
             if (Objects.requireNonNull(added).outcome() instanceof RowEditing.Outcome.Refused(var problems)) {
                 return show(open, desk.again(sitting, filled.with(problems, desk.words(sitting)),
                         desk.words(sitting).say("form.wrong"), token), model);
@@ -118,12 +118,11 @@ class SendController {
         }
     }
 
-    private RowEditing.Added send(OpenForms.Open open, FormDesk.Sitting sitting, String sender, RowForm filled,
-            HttpServletRequest request) {
-        RowEditing.Added added = sending.send(sitting.visitor(), sender, open.form(), open.name(), FormDesk.answers(filled),
+    private RowEditing.Added send(OpenForms.Open open, FormDesk.Sitting sitting, String sender, RowForm filled) {
+        RowEditing.Added added = sending.send(sitting.visitor(), sender, open.form(), open.name(), filled.filled(),
                 SignedIn.author().from(Author.Origin.PAGE));
         if (added.outcome() instanceof RowEditing.Outcome.Done) {
-            letters.write(open, added.row(), sender, request.getRemoteAddr());
+            letters.write(open, added.row(), sender);
         }
         return added;
     }

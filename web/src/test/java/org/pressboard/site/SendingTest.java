@@ -101,6 +101,16 @@ class SendingTest extends InBrowser {
     }
 
     @Test
+    void whatIsNeededCannotBeLeftOutByNotSendingIt() {
+        Page page = signedIn("bashir@example.org");
+        page.navigate(address("/work-days"));
+        page.evaluate("() => document.querySelectorAll('[name$=\".work_day\"]').forEach(input => input.remove())");
+        button(page, "Send").click();
+        assertThat(page.locator(".control-problem").first()).containsText("This is needed");
+        assertThat(page.locator("[name='v.work_day']")).isVisible();
+    }
+
+    @Test
     void programsAreHeldOffAndPeopleLoseNothing() {
         Page page = signedIn("fergus@example.org");
         page.navigate(address("/adopt/send/pledge"));

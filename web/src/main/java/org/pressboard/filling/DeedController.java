@@ -1,0 +1,113 @@
+package org.pressboard.filling;
+
+import static org.pressboard.filling.Fillings.offered;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.pressboard.editing.RowEditing;
+import org.pressboard.editing.VisitorEditing;
+import org.pressboard.form.Stamp;
+import org.pressboard.grant.Verb;
+import org.pressboard.listing.Deed;
+import org.pressboard.problem.ProblemsFound;
+import org.pressboard.sheet.Pace;
+import org.pressboard.sheet.Sheets;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.Row;
+import org.pressboard.value.Value;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+
+/** Buttons with which visitors do one thing to a row; they work without scripts. */
+@Controller
+class DeedController {
+
+    private static final String DEED = Fillings.ROW + "/do/{number:\\d{1,2}}";
+
+    private final Fillings fillings;
+    private final Sheets sheets;
+    private final VisitorEditing editing;
+    private final Pace pace;
+    private final Clock clock;
+
+    DeedController(Fillings fillings, Sheets sheets, VisitorEditing editing, Pace pace, Clock clock) {
+        this.fillings = fillings;
+        this.sheets = sheets;
+        this.editing = editing;
+        this.pace = pace;
+        this.clock = clock;
+    }
+
+    /** Asks once more before a button does to a row what it does. */
+    @GetMapping(DEED)
+    String ask(@PathVariable String listing, @PathVariable long row, @PathVariable int number,
+            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model, HttpServletRequest request) {
+        Filling filling = fillings.find(listing, parameters, language, request);
+        Deed deed = deed(filling, number);
+        Row found = fillings.row(filling, row);
+        if (!isToBeDone(filling, deed, row)) {
+            model.addAttribute("problem", fillings.words(filling).say("problem.not-granted.change-this"));
+        }
+        model.addAttribute("at", filling.rows() + "/" + row + "/do/" + number);
+        return show(filling, deed, found, model);
+    }
+
+    @PostMapping(DEED)
+    String carryOut(@PathVariable String listing, @PathVariable long row, @PathVariable int number,
+            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model, HttpServletRequest request,
+            RedirectAttributes flash) {
+        Filling filling = fillings.find(listing, parameters, language, request);
+        Deed deed = deed(filling, number);
+        Row found = fillings.row(filling, row);
+        Map<FieldKey, Optional<Value>> was = new HashMap<>();
+        Map<FieldKey, Optional<Value>> give = new HashMap<>();
+        sheets.row(filling.asking(), row, deed.gives().stream().map(Stamp::field).toList(), language).ifPresent(now ->
+                deed.gives().forEach(stamp -> {
+                    was.put(stamp.field(), now.find(stamp.field()));
+                    give.put(stamp.field(), stamp.on(filling.table().field(stamp.field()),
+                            filling.visitor().on(LocalDate.now(clock)), LocalDateTime.now(clock)));
+                }));
+        try {
+            offered(isToBeDone(filling, deed, row));
+            if (pace.writing(() -> editing.change(filling.visitor(), filling.table().key(), row, was, give,
+                    Fillings.author())) instanceof RowEditing.Outcome.Done(Long act)) {
+                return fillings.back(filling, act == null ? "change.same" : "change.changed", act, flash);
+            }
+            model.addAttribute("problem", fillings.words(filling).say("problem.not-granted.change-this"));
+        } catch (ProblemsFound refused) {
+            fillings.tell(filling, refused, model);
+        }
+        return show(filling, deed, found, model);
+    }
+
+    private String show(Filling filling, Deed deed, Row row, Model model) {
+        fillings.frame(filling, row, model);
+        model.addAttribute("deed", deed.label());
+        return "site/deed";
+    }
+
+    private static Deed deed(Filling filling, int number) {
+        List<Deed> deeds = filling.changing().deeds();
+        offered(number >= 1 && number <= deeds.size());
+        return deeds.get(number - 1);
+    }
+
+    private boolean isToBeDone(Filling filling, Deed deed, long row) {
+        return fillings.may(filling, Verb.CHANGE, row)
+                && !editing.among(filling.visitor(), filling.table().key(), deed.when(), Set.of(row)).isEmpty();
+    }
+}

@@ -1,0 +1,183 @@
+package org.pressboard.filling;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.control.CalledRows;
+import org.pressboard.control.RowForm;
+import org.pressboard.editing.RowEditing;
+import org.pressboard.editing.VisitorEditing;
+import org.pressboard.grant.Verb;
+import org.pressboard.grant.Visitor;
+import org.pressboard.history.Author;
+import org.pressboard.problem.Problem;
+import org.pressboard.problem.ProblemsFound;
+import org.pressboard.sheet.NotThere;
+import org.pressboard.sheet.Pace;
+import org.pressboard.sheet.Sheets;
+import org.pressboard.sheet.Words;
+import org.pressboard.signin.SignedIn;
+import org.pressboard.site.OpenListings;
+import org.pressboard.table.Field;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.Row;
+import org.pressboard.value.Value;
+import org.springframework.context.MessageSource;
+import org.springframework.stereotype.Component;
+import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import org.springframework.web.util.UriComponentsBuilder;
+import org.springframework.web.util.UriUtils;
+
+/** What is the same in all ways in which visitors change rows of a listing. */
+@Component
+class Fillings {
+
+    /** Addresses of a listing's rows, and of one of them. */
+    static final String LISTING = "/listings/{listing}/rows";
+    static final String ROW = LISTING + "/{row:\\d{1,18}}";
+
+    private final OpenListings listings;
+    private final Sheets sheets;
+    private final VisitorEditing editing;
+    private final CalledRows references;
+    private final Pace pace;
+    private final MessageSource messages;
+
+    Fillings(OpenListings listings, Sheets sheets, VisitorEditing editing, CalledRows references, Pace pace,
+            MessageSource messages) {
+        this.listings = listings;
+        this.sheets = sheets;
+        this.editing = editing;
+        this.references = references;
+        this.pace = pace;
+        this.messages = messages;
+    }
+
+    /** What became of something that somebody wanted to write. */
+    sealed interface Tried {
+
+        /** @param act {@code null}: nothing was to be changed */
+        record Done(@Nullable Long act) implements Tried {
+        }
+
+        /** The form with what is against it; what is against it as a whole is in the model. */
+        record Against(RowForm form) implements Tried {
+        }
+    }
+
+    Filling find(String listing, MultiValueMap<String, String> parameters, Locale language, HttpServletRequest request) {
+        pace.spend(request.getRemoteAddr(), request.getMethod().equals("POST") ? Pace.WRITE : Pace.PAGE);
+        Visitor visitor = SignedIn.currentVisitor();
+        OpenListings.Open open = listings.find(listing, visitor, state(parameters));
+        boolean letsThrough = editing.mayLetThrough(visitor, open.asking().table().key());
+        return new Filling(open, visitor, language, open.asking().listing().changing()
+                .filled(open.asking().table(), open.asking().listing().shown()).stream()
+                .filter(field -> letsThrough || !field.key().equals(open.asking().table().approval())).toList());
+    }
+
+    /** The fields of the form are none of the list's state. */
+    private static Map<String, List<String>> state(MultiValueMap<String, String> parameters) {
+        Map<String, List<String>> state = new LinkedHashMap<>(parameters);
+        state.keySet().removeIf(name -> name.matches("(v|was|new)\\..*|_csrf|row|list|field|do"));
+        // the list as it was, which a form without scripts carries along
+        Optional.ofNullable(parameters.getFirst("list")).filter(list -> list.startsWith("?")).ifPresent(list ->
+                UriComponentsBuilder.fromUriString(list).build().getQueryParams().forEach((name,
+                        values) -> state.putIfAbsent(name,
+                        values.stream().map(value -> value == null ? "" : UriUtils.decode(value, StandardCharsets.UTF_8))
+                                .toList())));
+        return state;
+    }
+
+    /** What the listing does not offer is not there. */
+    static void offered(boolean isOffered) {
+        if (!isOffered) {
+            throw new NotThere("not-there.listing");
+        }
+    }
+
+    /** A row of the listing, with what is filled in and what it is called. */
+    Row row(Filling filling, long row) {
+        List<FieldKey> fields = new ArrayList<>(filling.keys());
+        filling.table().headingField().map(Field::key).ifPresent(fields::add);
+        return sheets.row(filling.asking(), row, fields, filling.language())
+                .orElseThrow(() -> new NotThere("not-there.one-row"));
+    }
+
+    boolean may(Filling filling, Verb verb, long row) {
+        return !editing.may(filling.visitor(), verb, filling.table().key(), Set.of(row)).isEmpty();
+    }
+
+    /** Writes what was sent, unless something is wrong with it. */
+    Tried write(Filling filling, MultiValueMap<String, String> parameters, Function<RowForm, RowEditing.Outcome> write,
+            Model model) {
+        Words words = words(filling);
+        RowForm sent = references.read(filling.asking().sight(), filling.visitor(), filling.fields(), parameters, words);
+        RowForm form = sent.with(sent.missing(filling.fields()), words);
+        if (form.isWrong()) {
+            return new Tried.Against(form);
+        }
+        try {
+            return switch (pace.writing(() -> write.apply(form))) {
+                case RowEditing.Outcome.Done(Long act) -> new Tried.Done(act);
+                case RowEditing.Outcome.Refused(Map<FieldKey, Problem> problems) ->
+                        new Tried.Against(form.with(problems, words));
+                case RowEditing.Outcome.Meanwhile(Map<FieldKey, Optional<Value>> theirs) -> {
+                    model.addAttribute("meanwhile", true);
+                    yield new Tried.Against(form.meanwhile(theirs, words));
+                }
+            };
+        } catch (ProblemsFound refused) {
+            tell(filling, refused, model);
+            return new Tried.Against(form);
+        }
+    }
+
+    static Author author() {
+        return SignedIn.author().from(Author.Origin.PAGE);
+    }
+
+    /** Says why nothing was done. */
+    void tell(Filling filling, ProblemsFound refused, Model model) {
+        model.addAttribute("problem", words(filling).say(refused.problems().all().getFirst()));
+    }
+
+    /** What every page says around a form. */
+    void frame(Filling filling, @Nullable Row row, Model model) {
+        model.addAttribute("page", filling.open().page());
+        model.addAttribute("rows", filling.rows());
+        model.addAttribute("query", filling.asking().query());
+        model.addAttribute("label", filling.table().label());
+        model.addAttribute("row", row);
+        model.addAttribute("called", row == null ? "" : filling.table().headingField()
+                .flatMap(heading -> row.find(heading.key()).map(value -> words(filling).written(heading, value))).orElse(""));
+    }
+
+    /** To the list as it was, where it is said what was done. */
+    String back(Filling filling, String said, @Nullable Long act, RedirectAttributes flash) {
+        String page = "/" + filling.open().page().key() + filling.asking().query();
+        if (filling.visitor().kind() == Visitor.Kind.ANYONE) {
+            // nothing is kept of those who are not signed in; the address tells
+            return "redirect:" + page + (page.contains("?") ? "&" : "?") + "done=" + said.replace("change.", "");
+        }
+        flash.addFlashAttribute("said", words(filling).say(said));
+        if (act != null) {
+            flash.addFlashAttribute("undo", act);
+            flash.addFlashAttribute("undoAt", filling.undoAt());
+        }
+        return "redirect:" + page;
+    }
+
+    Words words(Filling filling) {
+        return new Words(messages, filling.language());
+    }
+}

@@ -1,0 +1,82 @@
+package org.pressboard.filling;
+
+import static org.pressboard.filling.Fillings.offered;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
+import org.pressboard.control.RowForm;
+import org.pressboard.editing.VisitorEditing;
+import org.pressboard.grant.Verb;
+import org.pressboard.grant.Visitor;
+import org.pressboard.sheet.NotThere;
+import org.pressboard.value.Row;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** A single value, changed by visitors where it stands. */
+@Controller
+class ValueController {
+
+    private static final String VALUE = Fillings.ROW + "/value/{field}";
+
+    private final Fillings fillings;
+    private final VisitorEditing editing;
+
+    ValueController(Fillings fillings, VisitorEditing editing) {
+        this.fillings = fillings;
+        this.editing = editing;
+    }
+
+    @GetMapping(VALUE)
+    String value(@PathVariable String listing, @PathVariable long row, @PathVariable String field,
+            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model, HttpServletRequest request) {
+        Filling filling = find(listing, field, parameters, language, request);
+        Row found = fillings.row(filling, row);
+        if (!fillings.may(filling, Verb.CHANGE, row)) {
+            throw new NotThere("not-there.one-row");
+        }
+        return show(filling, RowForm.of(filling.fields(), found.values(), fillings.words(filling)), row, field, model);
+    }
+
+    @PostMapping(VALUE)
+    String keep(@PathVariable String listing, @PathVariable long row, @PathVariable String field,
+            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
+            HttpServletRequest request) {
+        Filling filling = find(listing, field, parameters, language, request);
+        fillings.row(filling, row);
+        return switch (fillings.write(filling, parameters, typed -> editing.change(filling.visitor(), filling.table().key(),
+                row, typed.was(), typed.values(), Fillings.author()), model)) {
+            case Fillings.Tried.Done(Long act) -> kept(filling, act, model);
+            case Fillings.Tried.Against(RowForm form) -> show(filling, form, row, field, model);
+        };
+    }
+
+    private Filling find(String listing, String field, MultiValueMap<String, String> parameters, Locale language,
+            HttpServletRequest request) {
+        Filling filling = fillings.find(listing, parameters, language, request);
+        offered(filling.changing().change() && filling.changing().inPlace());
+        Filling one = filling.of(field);
+        offered(!one.fields().isEmpty());
+        return one;
+    }
+
+    private static String show(Filling filling, RowForm form, long row, String field, Model model) {
+        model.addAttribute("form", form);
+        model.addAttribute("rows", filling.rows());
+        model.addAttribute("valueAt", filling.rows() + "/" + row + "/value/" + field);
+        return "site/controls :: value";
+    }
+
+    private String kept(Filling filling, @Nullable Long act, Model model) {
+        model.addAttribute("said", fillings.words(filling).say(act == null ? "change.same" : "change.changed"));
+        model.addAttribute("undo", filling.visitor().kind() == Visitor.Kind.ANYONE ? null : act);
+        model.addAttribute("undoAt", filling.undoAt());
+        return "site/controls :: kept";
+    }
+}
