@@ -82,6 +82,12 @@ public record Form(FormKey key, TableKey table, String title, String lead, boole
     }
 
     /** The same with one of its questions asked otherwise. */
+    /** The same without asking for these fields. */
+    public Form sparing(Set<FieldKey> fields) {
+        return fields.isEmpty() ? this
+                : asking(questions.stream().filter(question -> !fields.contains(question.field())).toList());
+    }
+
     public Form asking(FieldKey field, UnaryOperator<Question> change) {
         return asking(questions.stream().map(each -> each.field().equals(field) ? change.apply(each) : each).toList());
     }

@@ -1,23 +1,45 @@
 package org.pressboard.grant;
 
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.pressboard.condition.Condition;
+import org.pressboard.table.Field;
 import org.pressboard.table.Table;
+import org.pressboard.value.FieldKey;
 
 /**
  * Lets an audience do something with some rows of a table: their own, or those that meet a condition.
  *
- * @param own  only those that are the visitor's own
- * @param rows which of all; of own rows, all
+ * @param own     only those that are the visitor's own
+ * @param rows    which of all; of own rows, all
+ * @param without the fields that are left out of what it lets do with them
  */
-public record Grant(Audience audience, Verb verb, boolean own, Condition rows) {
+public record Grant(Audience audience, Verb verb, boolean own, Condition rows, Set<FieldKey> without) {
+
+    public Grant {
+        without = Set.copyOf(without);
+    }
 
     /** For those rows that meet the condition. */
     public Grant(Audience audience, Verb verb, Condition rows) {
-        this(audience, verb, false, rows);
+        this(audience, verb, false, rows, Set.of());
     }
 
     public static Grant ofOwn(Audience audience, Verb verb) {
-        return new Grant(audience, verb, true, Condition.ALWAYS);
+        return new Grant(audience, verb, true, Condition.ALWAYS, Set.of());
+    }
+
+    /** The same with these fields left out, and no others. */
+    public Grant leavingOut(Set<FieldKey> fields) {
+        return new Grant(audience, verb, own, rows, fields);
+    }
+
+    /**
+     * Whether the field of the table can be left out: one that has a column, but for that by which rows are addressed. What
+     * is borrowed or put together is what is seen of the fields that it comes from.
+     */
+    public static boolean canLeaveOut(Table table, Field field) {
+        return field.isColumn() && !field.key().equals(table.rowKey());
     }
 
     /** Lets everybody see every row. */
@@ -28,6 +50,8 @@ public record Grant(Audience audience, Verb verb, boolean own, Condition rows) {
     /** The same for a table that may have lost fields that it asks about: it is for no row then. */
     Grant of(Table table) {
         boolean isWhole = rows.fields().stream().allMatch(table.fields()::has);
-        return isWhole ? this : new Grant(audience, verb, own, Condition.NEVER);
+        Set<FieldKey> left = without.stream().filter(field -> table.fields().find(field)
+                .filter(each -> canLeaveOut(table, each)).isPresent()).collect(Collectors.toSet());
+        return new Grant(audience, verb, own, isWhole ? rows : Condition.NEVER, left);
     }
 }

@@ -1,11 +1,17 @@
 package org.pressboard.grant;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.pressboard.condition.Condition;
 import org.pressboard.problem.Problem;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
+import org.pressboard.value.FieldKey;
 
 /**
  * All grants of one table. Without a grant nobody but the staff may do anything; staff may do everything.
@@ -48,8 +54,47 @@ public record Grants(List<Grant> all, Condition ofOwn, Approval approval) {
         if (verb == Verb.APPROVE && !approval.isAsked()) {
             return new Decision.Refused(Problem.of("not-granted.approve"));
         }
+        return new Decision.Allowed(bounded(visitor, verb, given));
+    }
+
+    /**
+     * The fields that are left out of what anybody may do; with each, in which of the rows that this visitor may do it with
+     * it is not: in {@link Condition#ALWAYS all} of them, in some, or in none. No other field is left out of any.
+     */
+    public Map<FieldKey, Condition> partly(Visitor visitor, Verb verb) {
+        Set<FieldKey> leftOut = visitor.isStaff() ? Set.of() : leftOut(verb);
+        if (leftOut.isEmpty()) {
+            return Map.of();
+        }
+        List<Grant> given = given(visitor, verb);
+        Condition all = bounded(visitor, verb, given);
+        Map<FieldKey, Condition> partly = new TreeMap<>();
+        leftOut.forEach(field -> {
+            Condition in = bounded(visitor, verb, with(field, given));
+            partly.put(field, in.equals(all) && !given.isEmpty() ? Condition.ALWAYS : in);
+        });
+        return partly;
+    }
+
+    /** The fields that one of the grants of that verb leaves out. */
+    public Set<FieldKey> leftOut(Verb verb) {
+        return all.stream().filter(grant -> grant.verb() == verb).flatMap(grant -> grant.without().stream())
+                .collect(Collectors.toCollection(TreeSet::new));
+    }
+
+    /** The grants of that verb that do not leave the field out. */
+    public List<Grant> with(FieldKey field, Verb verb) {
+        return with(field, all.stream().filter(grant -> grant.verb() == verb).toList());
+    }
+
+    private static List<Grant> with(FieldKey field, List<Grant> of) {
+        return of.stream().filter(grant -> !grant.without().contains(field)).toList();
+    }
+
+    private Condition bounded(Visitor visitor, Verb verb, List<Grant> given) {
+        Condition rows = rows(given);
         Condition bound = approval.bound(verb, ofOwn, rows(given(visitor, Verb.APPROVE)));
-        return new Decision.Allowed(bound.equals(Condition.ALWAYS) ? rows(given) : rows(given).and(bound));
+        return rows.equals(Condition.NEVER) ? rows : bound.equals(Condition.ALWAYS) ? rows : rows.and(bound);
     }
 
     private List<Grant> given(Visitor visitor, Verb verb) {

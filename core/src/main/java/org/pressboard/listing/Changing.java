@@ -56,8 +56,11 @@ public record Changing(boolean add, boolean change, boolean remove, List<FieldKe
         return new Changing(add, change, remove, fields, inPlace, several, deeds, others);
     }
 
+    /** The same for those fields only; where none is left of those that are filled in, nothing is. */
     Changing among(Predicate<FieldKey> which) {
-        return filling(fields.stream().filter(which).toList())
+        List<FieldKey> left = fields.stream().filter(which).toList();
+        boolean isNone = left.isEmpty() && !fields.isEmpty();
+        return with(add && !isNone, change && !isNone, remove).filling(left)
                 .doing(deeds.stream().filter(deed -> deed.isAmong(which)).toList());
     }
 

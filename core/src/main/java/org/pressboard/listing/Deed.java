@@ -24,7 +24,12 @@ public record Deed(String label, Condition when, List<Stamp> gives) {
     }
 
     /** Whether the table still has all that it needs. */
+    /** The fields that it sets. */
+    public List<FieldKey> given() {
+        return gives.stream().map(Stamp::field).toList();
+    }
+
     boolean isAmong(Predicate<FieldKey> fields) {
-        return when.fields().stream().allMatch(fields) && gives.stream().map(Stamp::field).allMatch(fields);
+        return when.fields().stream().allMatch(fields) && given().stream().allMatch(fields);
     }
 }

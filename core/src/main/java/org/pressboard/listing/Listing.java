@@ -7,6 +7,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import org.pressboard.condition.Condition;
 import org.pressboard.table.Field;
+import org.pressboard.table.Fields;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
@@ -128,6 +129,12 @@ public record Listing(ListingKey key, TableKey table, Condition keep, Show show,
                 .with(opening.among(table.fields()::has)).with(changing.among(table.fields()::has)).with(ordering.ordered(ordering.by().stream()
                         .filter(sort -> table.fields().has(sort.field())).toList()))
                 .with(dress.marking(dress.marks().stream().filter(mark -> hasAll(table, mark.when())).toList()));
+    }
+
+    /** The same for whom these fields of the table are hidden (see {@link #of(Table)}). */
+    public Listing hiding(Set<FieldKey> fields, Table table) {
+        return fields.isEmpty() ? this : of(table.with(new Fields(table.fields().stream()
+                .filter(field -> !fields.contains(field.key())).toList())));
     }
 
     /**

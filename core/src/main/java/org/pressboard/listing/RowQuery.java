@@ -37,7 +37,7 @@ public record RowQuery(Sight sight, Visitor visitor, Standpoint standpoint, Cond
     public static RowQuery of(Listing listing, Sight sight, Visitor visitor, RequestState state, LocalDate today) {
         List<SortBy> order = state.sort().isEmpty() ? listing.order() : state.sort();
         boolean isMore = listing.ordering().more();
-        return new RowQuery(sight, visitor, visitor.on(today), sight.rows(listing.table()).and(listing.keep()),
+        return new RowQuery(sight, visitor, visitor.on(today), sight.asked(listing.table()).and(listing.keep()),
                 state.sought(listing.find().search()), order, isMore ? 1 : state.page(),
                 isMore ? state.page() * state.size() : state.size(), listing.shown());
     }
@@ -98,10 +98,15 @@ public record RowQuery(Sight sight, Visitor visitor, Standpoint standpoint, Cond
         return matching(rows).stream().sorted(comparator(texts)).skip(offset()).limit(size).toList();
     }
 
-    /** All rows that match, out of the given rows, in the order given. */
+    /** All rows that match, out of the given rows, in the order given, as they are seen. */
     public List<Row> matching(List<Row> rows) {
         Condition condition = condition();
-        return rows.stream().filter(row -> condition.holds(row, standpoint)).toList();
+        return seen(rows).stream().filter(row -> condition.holds(row, standpoint)).toList();
+    }
+
+    private List<Row> seen(List<Row> rows) {
+        return !sight.isPartly(table().key()) ? rows
+                : rows.stream().flatMap(row -> sight.seen(row, standpoint).stream()).toList();
     }
 
     private Comparator<Row> comparator(TextOrder texts) {

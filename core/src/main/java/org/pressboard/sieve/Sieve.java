@@ -3,9 +3,9 @@ package org.pressboard.sieve;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Function;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Phrase;
+import org.pressboard.grant.Sight;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.value.Row;
@@ -27,20 +27,25 @@ public record Sieve(Listing listing, RowQuery query) {
         if (!query.sight().rows(listing.table()).holds(row, query.standpoint())) {
             return Optional.of(Gate.ALLOWED);
         }
-        if (!listing.keep().holds(row, query.standpoint())) {
+        if (!holds(listing.keep(), row)) {
             return Optional.of(Gate.KEPT);
         }
-        return query.sought().holds(row, query.standpoint()) ? Optional.empty() : Optional.of(Gate.LEFT);
+        return holds(query.sought(), row) ? Optional.empty() : Optional.of(Gate.LEFT);
+    }
+
+    /** Of what the visitor sees of the row. */
+    private boolean holds(Condition condition, Row row) {
+        return condition.holds(query.sight().seen(row, query.standpoint()).orElse(row), query.standpoint());
     }
 
     /** The parts of what the ticket keeps that are not so of the row; of parts of which one would do, all of them. */
     public List<Condition> unmet(Row row) {
         Phrase.Group keep = Phrase.read(listing.keep());
         if (keep.mode() != Phrase.Mode.ALL) {
-            return listing.keep().holds(row, query.standpoint()) ? List.of() : List.of(listing.keep());
+            return holds(listing.keep(), row) ? List.of() : List.of(listing.keep());
         }
         return keep.phrases().stream().map(Phrase::condition)
-                .filter(part -> !part.holds(row, query.standpoint())).toList();
+                .filter(part -> !holds(part, row)).toList();
     }
 
     /**
@@ -48,13 +53,16 @@ public record Sieve(Listing listing, RowQuery query) {
      * every state of the address bar.
      */
     public List<RowQuery> counted() {
-        Function<Condition, RowQuery> of = within -> new RowQuery(query.sight(), query.visitor(), query.standpoint(), within,
-                Condition.ALWAYS, List.of(), 1, query.size(), List.of());
         List<RowQuery> counted = new ArrayList<>();
-        counted.add(of.apply(Condition.ALWAYS));
-        counted.add(of.apply(query.sight().rows(listing.table())));
-        counted.add(of.apply(query.within()));
+        counted.add(of(query.sight().seeing(Condition.ALWAYS), Condition.ALWAYS));
+        counted.add(of(query.sight(), query.sight().asked(listing.table())));
+        counted.add(of(query.sight(), query.within()));
         counted.add(query);
         return counted;
+    }
+
+    private RowQuery of(Sight sight, Condition within) {
+        return new RowQuery(sight, query.visitor(), query.standpoint(), within, Condition.ALWAYS, List.of(), 1, query.size(),
+                List.of());
     }
 }

@@ -51,6 +51,35 @@ class GrantsTest {
         assertThat(grants.decide(Visitor.ANYONE, Verb.SEE).rows()).isEqualTo(Condition.ALWAYS);
     }
 
+    /** Leaving a field out of one grant takes nothing from what another gives. */
+    @Test
+    void aFieldIsSeenInTheRowsOfTheGrantsThatDoNotLeaveItOut() {
+        Grant all = Grant.everyoneSeesAll().leavingOut(Set.of(Cases.RARE, Cases.NAME));
+        Grants grants = new Grants(List.of(all, new Grant(Audience.MEMBERS, Verb.SEE, CIDER).leavingOut(Set.of(Cases.NAME))));
+        assertThat(grants.partly(Visitor.ANYONE, Verb.SEE)).isEqualTo(Map.of(Cases.RARE, Condition.NEVER, Cases.NAME,
+                Condition.NEVER));
+        assertThat(grants.partly(MEMBER, Verb.SEE)).isEqualTo(Map.of(Cases.RARE, CIDER, Cases.NAME, Condition.NEVER));
+        assertThat(grants.partly(Visitor.staff("owner@example.org"), Verb.SEE)).isEmpty();
+        assertThat(grants.partly(MEMBER, Verb.CHANGE)).isEmpty();
+        Grants whole = new Grants(List.of(all, new Grant(Audience.MEMBERS, Verb.SEE, Condition.ALWAYS)));
+        assertThat(whole.partly(MEMBER, Verb.SEE)).isEqualTo(Map.of(Cases.RARE, Condition.ALWAYS, Cases.NAME, Condition.ALWAYS));
+        assertThat(Openness.of(new Grants(List.of(all)))).isEqualTo(Openness.AS_GRANTED);
+    }
+
+    @Test
+    void whatIsSeenOfARowIsTheRowWithoutWhatIsNot() {
+        Sight sight = new Sight(Cases.TABLE, Tables.alone(Cases.TABLE), Map.of(Cases.TABLE.key(), Condition.isEmpty(Cases.RARE)
+                .not()), Map.of(Cases.TABLE.key(), Map.of(Cases.RARE, Condition.NEVER, Cases.NAME, CIDER)));
+        Standpoint here = new Standpoint(Cases.TODAY, Onlooker.NOBODY);
+        Value name = Value.of("Kingfisher");
+        assertThat(sight.seen(new Row(1, Map.of(Cases.NAME, name, Cases.USE, Value.of("Cider"), Cases.RARE, Value.of(true))),
+                here)).contains(new Row(1, Map.of(Cases.NAME, name, Cases.USE, Value.of("Cider"))));
+        assertThat(sight.seen(new Row(2, Map.of(Cases.NAME, name, Cases.RARE, Value.of(true))), here))
+                .contains(new Row(2, Map.of()));
+        assertThat(sight.seen(new Row(3, Map.of(Cases.NAME, name)), here)).isEmpty();
+        assertThat(sight.hidden()).containsExactly(Cases.RARE);
+    }
+
     @Test
     void opennessSaysWhatItsGrantsSay() {
         for (Openness openness : List.of(Openness.NOBODY, Openness.MEMBERS, Openness.EVERYONE)) {

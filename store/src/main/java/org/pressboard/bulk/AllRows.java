@@ -64,7 +64,7 @@ public class AllRows {
 
     private void write(RowQuery query, Locale language, Carrying carrying, Beginning beginning, OutputStream out) {
         takenAway.read(query, () -> {
-            TableSql table = TableSql.of(query, language);
+            TableSql table = TableSql.underLock(query, language);
             Picking picking = Picking.whole(table, query.show());
             try (Form form = beginning.onto(out); Cursor<? extends Record> rows = sql.select(picking.columns())
                     .from(table.asTable()).where(table.condition(query.condition()))

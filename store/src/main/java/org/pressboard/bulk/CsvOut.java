@@ -61,7 +61,7 @@ public class CsvOut {
     /** @throws UncheckedIOException when they cannot be written there */
     void write(RowQuery query, Locale language, SpreadsheetCells cells, Carrying carrying, OutputStream out) {
         takenAway.read(query, () -> {
-            String copy = BoundBySettings.render(sql, copy(query, TableSql.of(query, language), cells));
+            String copy = BoundBySettings.render(sql, copy(query, TableSql.underLock(query, language), cells));
             sql.connection(connection -> copy(connection, copy, header(query, cells), carrying, out));
         });
     }

@@ -7,6 +7,8 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import java.util.List;
+import java.util.stream.Collectors;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 import org.jspecify.annotations.Nullable;
@@ -16,6 +18,7 @@ import org.pressboard.grant.Grant;
 import org.pressboard.grant.GroupKey;
 import org.pressboard.grant.Verb;
 import org.pressboard.table.TableKey;
+import org.pressboard.value.FieldKey;
 
 @Entity
 @Table(name = "table_grant")
@@ -40,6 +43,9 @@ class GrantEntity {
     @JdbcTypeCode(SqlTypes.JSON)
     private String rows;
 
+    @JdbcTypeCode(SqlTypes.JSON)
+    private List<String> without;
+
     @SuppressWarnings("NullAway") // Hibernate fills it
     protected GrantEntity() {
     }
@@ -57,6 +63,7 @@ class GrantEntity {
         this.verb = grant.verb();
         this.own = grant.own();
         this.rows = Definitions.write(grant.rows());
+        this.without = grant.without().stream().map(FieldKey::name).sorted().toList();
     }
 
     String tableKey() {
@@ -64,7 +71,8 @@ class GrantEntity {
     }
 
     Grant toGrant() {
-        return new Grant(audience(), verb, own, Definitions.read(rows, Condition.class));
+        return new Grant(audience(), verb, own, Definitions.read(rows, Condition.class),
+                without.stream().map(FieldKey::new).collect(Collectors.toSet()));
     }
 
     private Audience audience() {

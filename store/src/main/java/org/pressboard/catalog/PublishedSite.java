@@ -5,10 +5,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.pressboard.condition.Condition;
 import org.pressboard.edition.Edition;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
+import org.pressboard.form.Form;
 import org.pressboard.grant.Decision;
 import org.pressboard.grant.Grants;
 import org.pressboard.grant.Group;
@@ -21,6 +24,7 @@ import org.pressboard.listing.ListingKey;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
+import org.pressboard.value.FieldKey;
 
 /**
  * Everything that the visitors' pages need to know of the site besides rows, as it stood at one moment. Immutable.
@@ -66,8 +70,20 @@ public record PublishedSite(Site site, List<Edition> editions, Tables tables,
     /** The table as the visitor sees it, and what is around it. */
     public Sight sight(Visitor visitor, TableKey table) {
         Map<TableKey, Condition> rows = new HashMap<>();
-        tables.all().forEach(each -> rows.put(each.key(), maySee(visitor, each.key()).rows()));
-        return new Sight(tables.get(table), tables, rows);
+        Map<TableKey, Map<FieldKey, Condition>> partly = new HashMap<>();
+        for (Table each : tables.all()) {
+            rows.put(each.key(), maySee(visitor, each.key()).rows());
+            Map<FieldKey, Condition> fields = partly(visitor, Verb.SEE, each.key());
+            if (!fields.isEmpty()) {
+                partly.put(each.key(), fields);
+            }
+        }
+        return new Sight(tables.get(table), tables, rows, partly);
+    }
+
+    /** The fields that grants leave out of what the visitor may do; see {@link Grants#partly}. */
+    public Map<FieldKey, Condition> partly(Visitor visitor, Verb verb, TableKey table) {
+        return grants(table).partly(visitor, verb);
     }
 
     /** Whether the visitor may see rows of the table, and which. */
@@ -78,6 +94,17 @@ public record PublishedSite(Site site, List<Edition> editions, Tables tables,
     /** Whether the visitor may do that to rows of the table, and to which. */
     public Decision may(Visitor visitor, Verb verb, TableKey table) {
         return grants(table).decide(visitor, verb);
+    }
+
+    /** The fields that are left out of all that the visitor may do so. */
+    public Set<FieldKey> closed(Visitor visitor, Verb verb, TableKey table) {
+        return partly(visitor, verb, table).entrySet().stream().filter(field -> field.getValue().equals(Condition.NEVER))
+                .map(Map.Entry::getKey).collect(Collectors.toSet());
+    }
+
+    /** A form as it asks the visitor: for nothing that they may not give. */
+    public Form asked(Form form, Visitor visitor) {
+        return form.sparing(closed(visitor, Verb.ADD, form.table()));
     }
 
     /** Whether anybody but staff may do that to any row of the table. */

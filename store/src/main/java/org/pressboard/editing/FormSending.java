@@ -3,9 +3,11 @@ package org.pressboard.editing;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Record;
@@ -105,6 +107,8 @@ public class FormSending {
         against(form, name, sender, table, row).ifPresent(problem -> {
             throw new ProblemsFound(new Problems(List.of(problem)));
         });
-        return editing.add(visitor, form.table(), row, author, new Hand.Sent(sender, name));
+        Set<FieldKey> given = new HashSet<>(answers.keySet());
+        form.stamps().forEach(stamp -> given.remove(stamp.field()));
+        return editing.add(visitor, form.table(), row, given, author, new Hand.Sent(sender, name));
     }
 }

@@ -11,7 +11,7 @@ interface Hand {
     /** Those who may do everything. */
     Hand STAFF = new Hand() {
         @Override
-        public int write(int wanted, IntSupplier statement) {
+        public int write(Verb verb, Table table, int wanted, IntSupplier statement) {
             return statement.getAsInt();
         }
 
@@ -31,7 +31,7 @@ interface Hand {
     }
 
     /** Executes a statement as they; refuses where it writes fewer rows than wanted. Gives how many it wrote. */
-    int write(int wanted, IntSupplier statement);
+    int write(Verb verb, Table table, int wanted, IntSupplier statement);
 
     /** Refuses where they may not do that to one of these rows as it is now. */
     void check(Verb verb, Table table, Collection<Long> rows);

@@ -127,7 +127,7 @@ public class RowEditing {
         }
         long row = nextNumber(table);
         columns.put(DSL.field(DSL.name(TableSql.ROW_ID)), DSL.val(row));
-        guarded(table, () -> hand.write(1, () -> sql.insertInto(DSL.table(TableSql.name(table))).set(columns).execute()));
+        guarded(table, () -> hand.write(Verb.ADD, table, 1, () -> sql.insertInto(DSL.table(TableSql.name(table))).set(columns).execute()));
         hand.check(Verb.ADD, table, List.of(row));
         return new Added(new Outcome.Done(act), row);
     }
@@ -203,7 +203,7 @@ public class RowEditing {
         Map<Field<?>, Field<?>> columns = columns(table, changed);
         columns.put(DSL.field(DSL.name("changed_at")), DSL.currentOffsetDateTime());
         columns.put(DSL.field(DSL.name("changed_by")), DSL.val(author.who()));
-        guarded(table, () -> hand.write(rows.size(), () -> sql.update(DSL.table(TableSql.name(table))).set(columns)
+        guarded(table, () -> hand.write(Verb.CHANGE, table, rows.size(), () -> sql.update(DSL.table(TableSql.name(table))).set(columns)
                 .where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows)).execute()));
     }
 
@@ -264,7 +264,7 @@ public class RowEditing {
         String name = rows.size() == 1 ? find(tables, table, rows.iterator().next())
                 .map(row -> called(table, row.values())).orElse("") : "";
         long act = begin(author, Act.What.ROWS_REMOVED, tables, key, Act.Details.of(name));
-        guarded(table, () -> hand.write(rows.size(), () -> sql.deleteFrom(DSL.table(TableSql.name(table)))
+        guarded(table, () -> hand.write(Verb.REMOVE, table, rows.size(), () -> sql.deleteFrom(DSL.table(TableSql.name(table)))
                 .where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows)).execute()));
         return act;
     }

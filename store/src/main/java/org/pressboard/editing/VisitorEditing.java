@@ -25,6 +25,7 @@ import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
 import org.pressboard.history.Author;
 import org.pressboard.problem.Problem;
+import org.pressboard.problem.Problems;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.VisitorScope;
 import org.pressboard.sql.TableSql;
@@ -69,7 +70,8 @@ public class VisitorEditing {
      */
     @Transactional
     public RowEditing.Added add(Visitor visitor, TableKey key, Map<FieldKey, Value> values, Author author) {
-        return add(visitor, key, values, author, new Hand.Sent(Objects.requireNonNullElse(visitor.email(), ""), ""));
+        return add(visitor, key, values, values.keySet(), author,
+                new Hand.Sent(Objects.requireNonNullElse(visitor.email(), ""), ""));
     }
 
     /** Rows as those read and write them who may do everything. */
@@ -77,14 +79,21 @@ public class VisitorEditing {
         return editing;
     }
 
-    RowEditing.Added add(Visitor visitor, TableKey key, Map<FieldKey, Value> values, Author author, Hand.Sent sent) {
+    /** @param given the fields of which they say themselves what they are to have; the others are set by the server */
+    RowEditing.Added add(Visitor visitor, TableKey key, Map<FieldKey, Value> values, Set<FieldKey> given, Author author,
+            Hand.Sent sent) {
         PublishedSite site = catalog.published();
         Map<FieldKey, Value> stamped = new HashMap<>(values);
         stamp(visitor, site.table(key), stamped);
         letThrough(site, visitor, site.table(key), stamped);
-        Map<FieldKey, Problem> unseen = unseen(site, visitor, key, stamped);
-        return unseen.isEmpty() ? editing.add(key, stamped, author, new OfVisitor(site, visitor, sent))
-                : new RowEditing.Added(new RowEditing.Outcome.Refused(unseen), 0);
+        Set<FieldKey> own = new HashSet<>(given);
+        own.remove(site.table(key).owner());
+        own.remove(site.table(key).approval());
+        OfVisitor hand = new OfVisitor(site, visitor, own, sent);
+        Map<FieldKey, Problem> against = unseen(site, visitor, key, stamped);
+        against.putAll(hand.leftOut(Verb.ADD, site.table(key), List.of()));
+        return against.isEmpty() ? editing.add(key, stamped, author, hand)
+                : new RowEditing.Added(new RowEditing.Outcome.Refused(against), 0);
     }
 
     /** Set by the server, so that it can be neither forgotten nor forged; staff say themselves whose a row is. */
@@ -114,12 +123,12 @@ public class VisitorEditing {
     public RowEditing.Outcome change(Visitor visitor, TableKey key, long row, Map<FieldKey, Optional<Value>> was,
             Map<FieldKey, Optional<Value>> give, Author author) {
         PublishedSite site = catalog.published();
-        Map<FieldKey, Value> given = new HashMap<>();
-        give.forEach((field, value) -> value.filter(is -> !Optional.of(is).equals(was.get(field)))
-                .ifPresent(is -> given.put(field, is)));
-        Map<FieldKey, Problem> unseen = unseen(site, visitor, key, given);
-        return unseen.isEmpty() ? editing.change(key, row, was, give, author, new OfVisitor(site, visitor, Hand.Sent.NOT))
-                : new RowEditing.Outcome.Refused(unseen);
+        Map<FieldKey, Optional<Value>> given = new HashMap<>(give);
+        given.entrySet().removeIf(each -> each.getValue().equals(was.getOrDefault(each.getKey(), Optional.empty())));
+        OfVisitor hand = new OfVisitor(site, visitor, given.keySet(), Hand.Sent.NOT);
+        Map<FieldKey, Problem> against = against(hand, site.table(key), List.of(row), given);
+        return against.isEmpty() ? editing.change(key, row, was, give, author, hand)
+                : new RowEditing.Outcome.Refused(against);
     }
 
     /**
@@ -131,11 +140,20 @@ public class VisitorEditing {
     public RowEditing.Outcome changeAll(Visitor visitor, TableKey key, Collection<Long> rows,
             Map<FieldKey, Optional<Value>> give, Author author) {
         PublishedSite site = catalog.published();
+        OfVisitor hand = new OfVisitor(site, visitor, give.keySet(), Hand.Sent.NOT);
+        Map<FieldKey, Problem> against = against(hand, site.table(key), rows, give);
+        return against.isEmpty() ? editing.changeAll(key, rows, give, author, hand)
+                : new RowEditing.Outcome.Refused(against);
+    }
+
+    /** What is against changing these rows so; what they may not change at all is refused later. */
+    private Map<FieldKey, Problem> against(OfVisitor hand, Table table, Collection<Long> rows,
+            Map<FieldKey, Optional<Value>> give) {
         Map<FieldKey, Value> given = new HashMap<>();
         give.forEach((field, value) -> value.ifPresent(is -> given.put(field, is)));
-        Map<FieldKey, Problem> unseen = unseen(site, visitor, key, given);
-        return unseen.isEmpty() ? editing.changeAll(key, rows, give, author, new OfVisitor(site, visitor, Hand.Sent.NOT))
-                : new RowEditing.Outcome.Refused(unseen);
+        Map<FieldKey, Problem> against = unseen(hand.site, hand.visitor, table.key(), given);
+        against.putAll(hand.leftOut(Verb.CHANGE, table, rows));
+        return against;
     }
 
     /**
@@ -144,7 +162,7 @@ public class VisitorEditing {
      */
     @Transactional
     public long remove(Visitor visitor, TableKey key, Collection<Long> rows, Author author) {
-        return editing.remove(key, rows, author, new OfVisitor(catalog.published(), visitor, Hand.Sent.NOT));
+        return editing.remove(key, rows, author, new OfVisitor(catalog.published(), visitor, Set.of(), Hand.Sent.NOT));
     }
 
     /** To which of these rows the visitor may do that. */
@@ -156,7 +174,32 @@ public class VisitorEditing {
             return Set.of();
         }
         return decision.rows().equals(Condition.ALWAYS) ? Set.copyOf(rows)
-                : meeting(site, visitor, site.table(key), decision.rows(), rows);
+                : granted(site, visitor, site.table(key), decision.rows(), rows);
+    }
+
+    /** In which of these rows none of these fields is left out of what the visitor may do; what else is needed apart. */
+    @Transactional(readOnly = true)
+    public Set<Long> open(Visitor visitor, Verb verb, TableKey key, Collection<FieldKey> fields, Collection<Long> rows) {
+        PublishedSite site = catalog.published();
+        Set<Long> open = new HashSet<>(rows);
+        for (Verb needed : needed(verb)) {
+            site.partly(visitor, needed, key).forEach((field, in) -> {
+                if (fields.contains(field) && !in.equals(Condition.ALWAYS)) {
+                    open.retainAll(open.isEmpty() ? open : granted(site, visitor, site.table(key), in, open));
+                }
+            });
+        }
+        return open;
+    }
+
+    /** The fields that are left out of all rows that the visitor may add. */
+    public Set<FieldKey> closedInNew(Visitor visitor, TableKey key) {
+        return catalog.published().closed(visitor, Verb.ADD, key);
+    }
+
+    /** Who changes a value has to see it, for the answer would tell what it was. */
+    private static List<Verb> needed(Verb verb) {
+        return verb == Verb.CHANGE ? List.of(Verb.CHANGE, Verb.SEE) : List.of(verb);
     }
 
     /** Those of these rows of which that is so, as far as the visitor sees what it asks about. */
@@ -179,6 +222,16 @@ public class VisitorEditing {
 
     private Set<Long> meeting(PublishedSite site, Visitor visitor, Table table, Condition condition, Collection<Long> rows) {
         TableSql from = TableSql.of(site.sight(visitor, table.key()), standpoint(visitor), Locale.ENGLISH);
+        return meeting(from, condition, rows);
+    }
+
+    /** Those of which a grant is, which looks at rows as they are. */
+    private Set<Long> granted(PublishedSite site, Visitor visitor, Table table, Condition condition, Collection<Long> rows) {
+        return meeting(TableSql.of(Sight.whole(site.tables(), table.key()), standpoint(visitor), Locale.ENGLISH), condition,
+                rows);
+    }
+
+    private Set<Long> meeting(TableSql from, Condition condition, Collection<Long> rows) {
         return new HashSet<>(sql.select(from.rowId()).from(from.asTable()).where(from.rowId().in(rows))
                 .and(from.conditionRowByRow(condition)).fetch(from.rowId()));
     }
@@ -193,7 +246,7 @@ public class VisitorEditing {
                 Table target = site.tables().target(of);
                 List<Long> wanted = value.each().stream().map(each -> ((Value.Referred) each).row()).toList();
                 Sight sight = site.sight(visitor, target.key());
-                if (meeting(site, visitor, target, sight.rows(target.key()), wanted).size() < new HashSet<>(wanted).size()) {
+                if (meeting(site, visitor, target, sight.asked(target.key()), wanted).size() < new HashSet<>(wanted).size()) {
                     unseen.put(field, Problem.of("entry.no-such-row", target.label()));
                 }
             }
@@ -210,12 +263,26 @@ public class VisitorEditing {
 
         private final PublishedSite site;
         private final Visitor visitor;
+        private final Set<FieldKey> given;
         private final Sent sent;
 
-        OfVisitor(PublishedSite site, Visitor visitor, Sent sent) {
+        OfVisitor(PublishedSite site, Visitor visitor, Set<FieldKey> given, Sent sent) {
             this.site = site;
             this.visitor = visitor;
+            this.given = given;
             this.sent = sent;
+        }
+
+        /** The fields given that are left out of what they may do with one of these rows, or with all rows. */
+        private Map<FieldKey, Problem> leftOut(Verb verb, Table table, Collection<Long> rows) {
+            Map<FieldKey, Problem> leftOut = new HashMap<>();
+            needed(verb).forEach(needed -> site.partly(visitor, needed, table.key()).forEach((field, in) -> {
+                if (given.contains(field) && !in.equals(Condition.ALWAYS) && (in.equals(Condition.NEVER)
+                        || granted(site, visitor, table, in, rows).size() < new HashSet<>(rows).size())) {
+                    leftOut.put(field, Problem.of("not-granted.field", table.field(field).label()));
+                }
+            }));
+            return leftOut;
         }
 
         @Override
@@ -224,8 +291,14 @@ public class VisitorEditing {
         }
 
         @Override
-        public int write(int wanted, IntSupplier statement) {
+        public int write(Verb verb, Table table, int wanted, IntSupplier statement) {
+            Set<FieldKey> byServer = new HashSet<>(verb == Verb.ADD ? site.partly(visitor, verb, table.key()).keySet()
+                    : Set.of());
+            byServer.removeAll(given);
             scope.enter(visitor, standpoint(visitor));
+            if (!byServer.isEmpty()) {
+                scope.setting(byServer);
+            }
             int written;
             try {
                 written = statement.getAsInt();
@@ -248,9 +321,12 @@ public class VisitorEditing {
             if (decision instanceof Decision.Refused(Problem reason)) {
                 throw ProblemsFound.of(reason.code());
             }
-            if (meeting(site, visitor, table, decision.rows(), rows).size() < new HashSet<>(rows).size()) {
+            if (granted(site, visitor, table, decision.rows(), rows).size() < new HashSet<>(rows).size()) {
                 throw ProblemsFound.of("not-granted." + verb.word() + "-this");
             }
+            leftOut(verb, table, rows).values().stream().findFirst().ifPresent(problem -> {
+                throw new ProblemsFound(new Problems(List.of(problem)));
+            });
         }
     }
 }

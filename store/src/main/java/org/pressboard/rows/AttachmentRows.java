@@ -44,7 +44,7 @@ public class AttachmentRows {
     public boolean isShown(Table table, String content, Visitor visitor) {
         Standpoint standpoint = visitor.on(LocalDate.now(clock));
         Sight sight = catalog.published().sight(visitor, table.key());
-        TableSql tableSql = TableSql.of(sight.reaching(catalog.published().listingsOf(table.key(), visitor).stream()
+        TableSql tableSql = TableSql.underLock(sight.reaching(catalog.published().listingsOf(table.key(), visitor).stream()
                 .flatMap(listing -> listing.reached().stream()).toList()), standpoint, Locale.ENGLISH);
         List<Condition> places = places(table, tableSql, content, visitor);
         if (places.isEmpty()) {

@@ -23,6 +23,7 @@ import org.pressboard.listing.Total;
 import org.pressboard.sql.Canceled;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.TableKey;
+import org.pressboard.value.FieldKey;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -43,8 +44,16 @@ class RowCounts {
      * What is counted: where the condition does not ask who looks or when, the count is the same for all who see the same
      * of the tables that it leads to.
      */
-    private record Key(TableKey table, Condition condition, Map<TableKey, Condition> seen,
+    private record Key(TableKey table, Condition condition, Map<TableKey, Seen> seen,
                        @Nullable Standpoint standpoint) {
+    }
+
+    /** What is seen of a table. */
+    private record Seen(Condition rows, Map<FieldKey, Condition> partly) {
+
+        private boolean dependsOnStandpoint() {
+            return rows.dependsOnStandpoint() || partly.values().stream().anyMatch(Condition::dependsOnStandpoint);
+        }
     }
 
     private record Counted(Revision at, long rows, long nanos) {
@@ -212,11 +221,10 @@ class RowCounts {
 
     private static Key key(RowQuery query) {
         Condition condition = query.condition();
-        Map<TableKey, Condition> seen = new HashMap<>();
-        query.reached().stream().filter(table -> !table.equals(query.table().key()))
-                .forEach(table -> seen.put(table, query.sight().rows(table)));
-        boolean depends = condition.dependsOnStandpoint()
-                || seen.values().stream().anyMatch(Condition::dependsOnStandpoint);
+        Map<TableKey, Seen> seen = new HashMap<>();
+        query.reached().stream().filter(table -> !table.equals(query.table().key()) || query.sight().isPartly(table))
+                .forEach(table -> seen.put(table, new Seen(query.sight().rows(table), query.sight().partly(table))));
+        boolean depends = condition.dependsOnStandpoint() || seen.values().stream().anyMatch(Seen::dependsOnStandpoint);
         return new Key(query.table().key(), condition, seen, depends ? query.standpoint() : null);
     }
 }

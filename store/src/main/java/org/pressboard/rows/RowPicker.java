@@ -57,7 +57,7 @@ public class RowPicker {
         Condition sought = Condition.all(List.of(words.strip().split("\\s+")).stream().limit(MOST_WORDS)
                 .filter(word -> !word.isEmpty() && sight.table().field(heading).type().isText())
                 .<Condition>map(word -> new Condition.Mentions(List.of(heading), word)).toList());
-        RowQuery query = new RowQuery(sight, visitor, standpoint, sight.rows(sight.table().key()), sought,
+        RowQuery query = new RowQuery(sight, visitor, standpoint, sight.asked(sight.table().key()), sought,
                 List.of(SortBy.up(heading)), 1, OFFERED, List.of(heading));
         return rows.rows(query, language).stream()
                 .map(row -> new Value.Referred(row.id(), called(row, heading))).toList();
@@ -79,7 +79,7 @@ public class RowPicker {
     public List<Value.Referred> without(Sight sight, Visitor visitor, Standpoint standpoint, Condition condition, int most) {
         TableSql table = TableSql.of(sight, standpoint, Locale.ENGLISH);
         List<Long> numbers = sql.select(table.rowId()).from(table.asTable())
-                .where(table.condition(sight.rows(sight.table().key())))
+                .where(table.condition(sight.asked(sight.table().key())))
                 .and(DSL.condition("({0}) is not true", table.conditionRowByRow(condition))).orderBy(table.rowId()).limit(most)
                 .fetch(table.rowId());
         return headings(sight, visitor, standpoint, numbers);
@@ -100,10 +100,10 @@ public class RowPicker {
             return List.of();
         }
         scope.enter(visitor, standpoint);
-        TableSql table = TableSql.of(sight, standpoint, Locale.ENGLISH);
+        TableSql table = TableSql.underLock(sight, standpoint, Locale.ENGLISH);
         Picking picking = Picking.whole(table, List.of(heading.key()));
         return sql.select(picking.columns()).from(table.asTable()).where(table.rowId().in(numbers))
-                .and(table.condition(sight.rows(sight.table().key()))).fetch(picking::row).stream()
+                .and(table.condition(sight.asked(sight.table().key()))).fetch(picking::row).stream()
                 .map(row -> new Value.Referred(row.id(), called(row, heading.key()))).toList();
     }
 }

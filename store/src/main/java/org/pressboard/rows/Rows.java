@@ -202,7 +202,7 @@ public class Rows {
         RowQuery query = key.query;
         // from here on the transaction is the visitor's
         scope.enter(query.visitor(), query.standpoint());
-        TableSql table = TableSql.of(query, key.language);
+        TableSql table = TableSql.underLock(query, key.language);
         Condition these = table.rowId().eq(DSL.any(array(rowIds)));
         if (key.whole) {
             refuseTooMuch(query, table, these);

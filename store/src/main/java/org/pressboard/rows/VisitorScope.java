@@ -1,5 +1,6 @@
 package org.pressboard.rows;
 
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.TreeMap;
@@ -11,6 +12,7 @@ import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.GroupKey;
 import org.pressboard.grant.Visitor;
 import org.pressboard.sql.OperandSql;
+import org.pressboard.value.FieldKey;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
 import org.springframework.stereotype.Component;
@@ -24,6 +26,9 @@ import tools.jackson.databind.json.JsonMapper;
 public class VisitorScope {
 
     public static final String ROLE = "pressboard_visitor";
+
+    /** The setting that has the fields that the server sets by itself. */
+    public static final String SETTING_BY_SERVER = "pressboard.by_server";
 
     private static final JsonMapper JSON = new JsonMapper();
 
@@ -50,6 +55,12 @@ public class VisitorScope {
         settings.put(OperandSql.SETTING_TODAY, standpoint.today().toString());
         sql.select(settings.entrySet().stream().map(each -> DSL.function("set_config", String.class,
                 DSL.inline(each.getKey()), DSL.val(each.getValue()), DSL.inline(true))).toList()).fetch();
+    }
+
+    /** Says which fields of a row that is added the server sets by itself, whatever the visitor may give a value. */
+    public void setting(Collection<FieldKey> fields) {
+        sql.fetch("select set_config({0}, {1}, true)", DSL.inline(SETTING_BY_SERVER),
+                DSL.val(fields.stream().map(FieldKey::name).sorted().collect(Collectors.joining(","))));
     }
 
     /** The rest of the transaction is the owner's again. */

@@ -1,20 +1,17 @@
 package org.pressboard.schema;
 
 import java.util.List;
-import java.util.Locale;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Name;
-import org.jooq.Query;
 import org.jooq.QueryPart;
 import org.jooq.conf.SettingsTools;
 import org.jooq.conf.StatementType;
 import org.jooq.impl.DSL;
-import org.pressboard.grant.Audience;
+import org.pressboard.grant.Grant;
 import org.pressboard.grant.Grants;
 import org.pressboard.grant.Verb;
 import org.pressboard.rows.VisitorScope;
-import org.pressboard.sql.OperandSql;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
@@ -25,47 +22,46 @@ import org.springframework.stereotype.Component;
 class RowSecurity {
 
     private final DSLContext sql;
+    private final LeftOut leftOut;
 
-    RowSecurity(DSLContext sql) {
+    RowSecurity(DSLContext sql, LeftOut leftOut) {
         this.sql = sql;
+        this.leftOut = leftOut;
     }
 
     /** Visitors may ask the table from now on, and get nothing until a grant says what. */
     void begin(Table table) {
         sql.execute("alter table {0} enable row level security", TableSql.name(table));
-        sql.execute("grant select on {0} to {1}", TableSql.name(table), DSL.name(VisitorScope.ROLE));
+        sql.execute("grant select on {0} to {1}", TableSql.name(table), visitors());
     }
 
     /** Makes the row security say what the grants say of the table as it is, and nothing else. */
     void protect(Tables tables, Table table, Grants grants) {
         release(table);
-        Grants whole = grants.of(tables, table);
-        for (int i = 0; i < whole.all().size(); i++) {
-            if (whole.all().get(i).verb() == Verb.APPROVE) {
-                continue;
+        GrantSql whole = new GrantSql(tables, table, grants.of(tables, table));
+        List<Grant> all = whole.grants().all();
+        for (int i = 0; i < all.size(); i++) {
+            Verb verb = all.get(i).verb();
+            if (verb != Verb.APPROVE) {
+                inline().query("create policy {0} on {1} for {2} to {3} {4}", DSL.name("grant_" + (i + 1) + "_" + verb.word()),
+                        TableSql.name(table), statement(verb), visitors(), rows(verb, whole.of(all.get(i)))).execute();
+                if (verb != Verb.SEE) {
+                    sql.execute("grant {0} on {1} to {2}", statement(verb), TableSql.name(table), visitors());
+                }
             }
-            policy(tables, table, whole, i).execute();
-            sql.execute("grant {0} on {1} to {2}", statement(whole.all().get(i).verb()), TableSql.name(table),
-                    DSL.name(VisitorScope.ROLE));
         }
-        bind(tables, table, whole);
+        bind(whole);
+        leftOut.protect(whole);
     }
 
     /** What has to be let through binds everybody, whatever they were granted. */
-    private void bind(Tables tables, Table table, Grants grants) {
-        if (!grants.approval().isAsked()) {
-            return;
-        }
-        TableSql rows = TableSql.secured(tables, table);
-        Condition letting = DSL.or(grants.all().stream().filter(grant -> grant.verb() == Verb.APPROVE)
-                .map(grant -> audience(grant.audience()).and(rows.conditionRowByRow(grants.reach(grant)))).toList());
-        for (Verb verb : Verb.of(false)) {
-            // those who let through are told by whom they are, which the core's condition cannot
-            Condition bound = rows.conditionRowByRow(grants.approval().bound(verb, grants.ofOwn(),
-                    org.pressboard.condition.Condition.NEVER)).or(letting);
-            inline().query("create policy {0} on {1} as restrictive for {2} to {3} {4}",
-                    DSL.name("let_through_" + verb.word()), TableSql.name(table), statement(verb),
-                    DSL.name(VisitorScope.ROLE), rows(verb, bound)).execute();
+    private void bind(GrantSql grants) {
+        if (grants.grants().approval().isAsked()) {
+            for (Verb verb : Verb.of(false)) {
+                inline().query("create policy {0} on {1} as restrictive for {2} to {3} {4}",
+                        DSL.name("let_through_" + verb.word()), TableSql.name(grants.table()), statement(verb), visitors(),
+                        rows(verb, grants.bound(verb))).execute();
+            }
         }
     }
 
@@ -74,7 +70,8 @@ class RowSecurity {
         for (String policy : policies(table)) {
             sql.execute("drop policy {0} on {1}", DSL.name(policy), TableSql.name(table));
         }
-        sql.execute("revoke insert, update, delete on {0} from {1}", TableSql.name(table), DSL.name(VisitorScope.ROLE));
+        sql.execute("revoke insert, update, delete on {0} from {1}", TableSql.name(table), visitors());
+        leftOut.release(table);
     }
 
     private List<String> policies(Table table) {
@@ -82,15 +79,6 @@ class RowSecurity {
                 .where(DSL.field(DSL.name("schemaname"), String.class).eq(TableSql.SCHEMA))
                 .and(DSL.field(DSL.name("tablename"), String.class).eq(table.key().name()))
                 .fetch(0, String.class);
-    }
-
-    private Query policy(Tables tables, Table table, Grants grants, int number) {
-        Verb verb = grants.all().get(number).verb();
-        Name name = DSL.name("grant_" + (number + 1) + "_" + verb.name().toLowerCase(Locale.ROOT));
-        Condition rows = audience(grants.all().get(number).audience()).and(TableSql.secured(tables, table)
-                .conditionRowByRow(grants.reach(grants.all().get(number))));
-        return inline().query("create policy {0} on {1} for {2} to {3} {4}", name,
-                TableSql.name(table), statement(verb), DSL.name(VisitorScope.ROLE), rows(verb, rows));
     }
 
     private static QueryPart statement(Verb verb) {
@@ -112,17 +100,17 @@ class RowSecurity {
         };
     }
 
-    /** A policy is kept as text and takes no parameters: its values are written into it, quoted by jOOQ. */
     private DSLContext inline() {
+        return inline(sql);
+    }
+
+    /** A policy is kept as text and takes no parameters: its values are written into it, quoted by jOOQ. */
+    static DSLContext inline(DSLContext sql) {
         return DSL.using(sql.configuration().derive(
                 SettingsTools.clone(sql.settings()).withStatementType(StatementType.STATIC_STATEMENT)));
     }
 
-    private static Condition audience(Audience audience) {
-        return switch (audience) {
-            case Audience.Everyone everyone -> DSL.trueCondition();
-            case Audience.Members members -> OperandSql.setting(OperandSql.SETTING_KIND).eq(DSL.inline("MEMBER"));
-            case Audience.Those those -> OperandSql.isInGroup(those.group().name());
-        };
+    private static Name visitors() {
+        return DSL.name(VisitorScope.ROLE);
     }
 }

@@ -82,7 +82,7 @@ final class ConditionSql {
         }
         Condition like = like(compare.field(), compare.operator() == Operator.BEGINS ? "" : "%", operand);
         String known = known(operand);
-        boolean isKeptFolded = !place.open() && place.table().field(compare.field()).isSearchable();
+        boolean isKeptFolded = fields.hasSearchText(place) && place.table().field(compare.field()).isSearchable();
         return !negated && isKeptFolded && known != null
                 ? MentionSql.searched(place).like(MentionSql.containing(known)).and(like) : like;
     }
@@ -94,7 +94,7 @@ final class ConditionSql {
 
     /** With a row of the visitor's own, which tells them nothing of rows that they may not see. */
     private Condition compareReference(FieldKey key, Operator operator, Field<?> operand) {
-        Field<?> column = FieldSql.column(place, place.table().field(key));
+        Field<?> column = fields.column(place, place.table().field(key));
         String with = operator == Operator.DIFFERS ? "{0} <> all ({1})" : "{0} = any ({1})";
         return isSeveral(key) ? DSL.condition(with, operand, column)
                 : DSL.condition(operator == Operator.DIFFERS ? "{0} <> {1}" : "{0} = {1}", column, operand);
@@ -103,7 +103,7 @@ final class ConditionSql {
     /** Through views that show all who lies between; see {@link org.pressboard.condition.Condition.Owned}. */
     private Condition owned(Joins.Place at, List<FieldKey> way) {
         org.pressboard.table.Field field = at.table().field(way.getFirst());
-        Field<?> column = FieldSql.column(at, field);
+        Field<?> column = fields.column(at, field);
         if (way.size() == 1) {
             return ownedBy(field, column);
         }

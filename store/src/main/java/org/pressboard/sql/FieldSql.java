@@ -2,6 +2,7 @@ package org.pressboard.sql;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.jooq.Collation;
 import org.jooq.Condition;
 import org.jooq.DataType;
@@ -27,12 +28,20 @@ final class FieldSql {
     private final Joins joins;
     private final OperandSql operands;
     private final Collation collation;
+    private final boolean underLock;
 
-    FieldSql(Sight sight, Joins joins, OperandSql operands, Collation collation) {
+    /** @param underLock whether the query is executed under row security, where columns may be closed */
+    FieldSql(Sight sight, Joins joins, OperandSql operands, Collation collation, boolean underLock) {
         this.sight = sight;
         this.joins = joins;
         this.operands = operands;
         this.collation = collation;
+        this.underLock = underLock;
+    }
+
+    /** The same over other rows. */
+    FieldSql over(Joins others) {
+        return new FieldSql(sight, others, operands, collation, underLock);
     }
 
     /** What is read: for a reference, what the row referred to is called. */
@@ -65,9 +74,56 @@ final class FieldSql {
                 : rowReferredTo(place, field);
     }
 
-    /** The column of a field that has one. */
-    static Field<?> column(Joins.Place place, org.pressboard.table.Field field) {
+    /** The column of a field that has one, as it is. */
+    static Field<?> bare(Joins.Place place, org.pressboard.table.Field field) {
         return DSL.field(place.column(field.key().name()), ValueSql.columnType(field.type()));
+    }
+
+    /** The column of a field that has one, as far as it is seen. */
+    Field<?> column(Joins.Place place, org.pressboard.table.Field field) {
+        org.pressboard.condition.Condition in = place.open() ? null
+                : sight.partly(place.table().key()).get(field.key());
+        if (in == null) {
+            return bare(place, field);
+        }
+        if (underLock) {
+            return DSL.field("(select partly.{0} from {1} as partly where partly.{2} = {3})",
+                    ValueSql.columnType(field.type()), DSL.name(field.key().name()),
+                    DSL.name(TableSql.PARTLY_SCHEMA, place.table().key().name()), DSL.name(TableSql.ROW_ID),
+                    DSL.field(place.column(TableSql.ROW_ID)));
+        }
+        return in.equals(org.pressboard.condition.Condition.ALWAYS) ? bare(place, field)
+                : DSL.when(asIs(place, in), bare(place, field));
+    }
+
+    /** Whether all that is searched of the rows at a place may be looked at. */
+    boolean hasSearchText(Joins.Place place) {
+        return !place.open() && !(underLock && sight.isPartly(place.table().key()));
+    }
+
+    /** Whether a field at a place is not seen in all rows that are. */
+    boolean isPartly(Joins.Place place, FieldKey field) {
+        return !place.open() && !org.pressboard.condition.Condition.ALWAYS
+                .equals(sight.partly(place.table().key()).getOrDefault(field, org.pressboard.condition.Condition.ALWAYS));
+    }
+
+    /**
+     * That a row is seen. Where some fields are not, asked of the row as it is; under the lock, of which this is no more than
+     * the first half, not where a column would have to be opened for that.
+     */
+    Condition seen(Joins.Place place) {
+        org.pressboard.condition.Condition rows = sight.rows(place.table().key());
+        Map<FieldKey, org.pressboard.condition.Condition> partly = sight.partly(place.table().key());
+        if (partly.isEmpty()) {
+            return new ConditionSql(this, place, operands).of(rows);
+        }
+        boolean isClosed = rows.fields().stream().map(field -> field.way().getFirst()).anyMatch(partly::containsKey);
+        return underLock && isClosed ? DSL.trueCondition() : asIs(place, rows);
+    }
+
+    private Condition asIs(Joins.Place place, org.pressboard.condition.Condition condition) {
+        return new ConditionSql(new FieldSql(Sight.whole(sight.tables().with(place.table()), place.table().key()), joins,
+                operands, collation, false), place, operands).of(condition);
     }
 
     /** A value as it is sorted: texts in the order of the language, choices in that of their options. */
@@ -113,9 +169,8 @@ final class FieldSql {
         Table target = sight.tables().target(field);
         Joins.Place place = new Joins.Place(target, outer.alias() + ">" + field.key(), field.open());
         Joins own = new Joins(DSL.sql("{0} as {1}", place.source(), DSL.name(place.alias())));
-        FieldSql fields = new FieldSql(sight, own, operands, collation);
-        Condition seen = field.open() ? DSL.trueCondition()
-                : new ConditionSql(fields, place, operands).of(sight.rows(target.key()));
+        FieldSql fields = over(own);
+        Condition seen = field.open() ? DSL.trueCondition() : fields.seen(place);
         return new Inner(fields, place, DSL.sql("from unnest({0}) with ordinality as referred (row, place), {1} "
                 + "where {2} = referred.row and ({3})", column(outer, field), own,
                 DSL.field(place.column(TableSql.ROW_ID)), seen));
@@ -149,11 +204,10 @@ final class FieldSql {
     private Field<?> ofSeen(Joins.Place place, org.pressboard.table.Field field, Computed.Tally tally) {
         Table referring = sight.tables().get(tally.table());
         Joins.Place rows = new Joins.Place(referring, place.alias() + "<" + field.key(), false);
-        FieldSql fields = new FieldSql(sight, new Joins(TableSql.name(referring)), operands, collation);
-        Condition taken = new ConditionSql(fields, rows, operands)
-                .of(tally.where().and(sight.rows(referring.key())));
+        FieldSql fields = over(new Joins(TableSql.name(referring)));
+        Condition taken = new ConditionSql(fields, rows, operands).of(tally.where()).and(fields.seen(rows));
         QueryPart worked = new TallySql(DSL.name(place.alias()), referring, DSL.name(rows.alias()), taken)
-                .of(field, tally);
+                .of(field, tally, key -> fields.column(rows, referring.field(key)));
         return DSL.field("{0}", ValueSql.columnType(field.type()), worked);
     }
 
@@ -192,11 +246,9 @@ final class FieldSql {
      */
     Joins.Place through(Joins.Place place, org.pressboard.table.Field reference, boolean open) {
         Table target = sight.tables().target(reference);
-        org.pressboard.condition.Condition seen = open ? org.pressboard.condition.Condition.ALWAYS
-                : sight.rows(target.key());
         return joins.through(place, reference.key(), target, open, to -> DSL
                 .condition("{0} = {1}", DSL.field(to.column(TableSql.ROW_ID)), rowOf(place, reference))
-                .and(new ConditionSql(this, to, operands).of(seen)));
+                .and(open ? DSL.noCondition() : seen(to)));
     }
 
     /** The table that a reference leads to. */

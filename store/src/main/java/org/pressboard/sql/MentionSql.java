@@ -57,7 +57,7 @@ final class MentionSql {
         List<Condition> parts = new ArrayList<>();
         List<FieldKey> own = keys.stream().filter(key -> isOwn(place, key)).toList();
         if (!own.isEmpty()) {
-            parts.add(place.open() ? DSL.or(own.stream().map(key -> in(place, key)).toList()) : own(place, own));
+            parts.add(!fields.hasSearchText(place) ? DSL.or(own.stream().map(key -> in(place, key)).toList()) : own(place, own));
         }
         keys.stream().filter(key -> !own.contains(key)).forEach(key -> parts.add(other(place, key)));
         return parts.isEmpty() ? DSL.falseCondition() : DSL.or(parts);
@@ -98,7 +98,8 @@ final class MentionSql {
     /** The folded text has those of all fields; where some are not asked about, it must be in one that is. */
     private Condition own(Joins.Place place, List<FieldKey> keys) {
         Condition somewhere = somewhere(place);
-        boolean isAll = keys.size() == place.table().searchable().size() && !text.contains(PlainForm.BETWEEN);
+        boolean isAll = keys.size() == place.table().searchable().size() && !text.contains(PlainForm.BETWEEN)
+                && keys.stream().noneMatch(key -> fields.isPartly(place, key));
         return isAll ? somewhere : somewhere.and(DSL.or(keys.stream().map(key -> in(place, key)).toList()));
     }
 
@@ -113,7 +114,7 @@ final class MentionSql {
 
     private Condition in(Joins.Place place, FieldKey key) {
         org.pressboard.table.Field field = place.table().field(key);
-        Field<?> column = FieldSql.column(place, field);
+        Field<?> column = fields.column(place, field);
         return field.type().isSeveral()
                 ? DSL.condition("exists (select from unnest({0}) each where {1} like {2})", column,
                         folded(DSL.field(DSL.name("each"))), pattern)

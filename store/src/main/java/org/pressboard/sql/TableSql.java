@@ -38,6 +38,9 @@ public final class TableSql {
     /** The schema of what is seen of tables by all who see fields of others that show it. */
     public static final String OPEN_SCHEMA = "hosted_open";
 
+    /** The schema of what is seen of fields that are not in all rows that somebody sees. */
+    public static final String PARTLY_SCHEMA = "hosted_partly";
+
     /** The column that says who sent the row from a page: an address, or a browser. */
     public static final String SENDER = "_sender";
 
@@ -57,13 +60,13 @@ public final class TableSql {
     private final Joins joins;
     private final FieldSql fields;
 
-    private TableSql(Sight sight, Locale language, OperandSql operands) {
+    private TableSql(Sight sight, Locale language, OperandSql operands, boolean underLock) {
         this.sight = sight;
         this.table = sight.table();
         this.language = language;
         this.operands = operands;
         this.joins = new Joins(name(table));
-        this.fields = new FieldSql(sight, joins, operands, collation());
+        this.fields = new FieldSql(sight, joins, operands, collation(), underLock);
     }
 
     /** For a query on somebody's behalf. */
@@ -72,7 +75,16 @@ public final class TableSql {
     }
 
     public static TableSql of(Sight sight, Standpoint standpoint, Locale language) {
-        return new TableSql(sight, language, new OperandSql.Bound(standpoint));
+        return new TableSql(sight, language, new OperandSql.Bound(standpoint), false);
+    }
+
+    /** For a query on somebody's behalf that is executed under their row security. */
+    public static TableSql underLock(RowQuery query, Locale language) {
+        return underLock(query.sight(), query.standpoint(), language);
+    }
+
+    public static TableSql underLock(Sight sight, Standpoint standpoint, Locale language) {
+        return new TableSql(sight, language, new OperandSql.Bound(standpoint), true);
     }
 
     /**
@@ -80,7 +92,7 @@ public final class TableSql {
      * it only as views show it.
      */
     public static TableSql secured(Tables tables, Table table) {
-        return new TableSql(Sight.whole(tables.with(table), table.key()), Locale.ENGLISH, new OperandSql.FromSettings());
+        return new TableSql(Sight.whole(tables.with(table), table.key()), Locale.ENGLISH, new OperandSql.FromSettings(), false);
     }
 
     /** The table alone, for its columns. */
@@ -90,7 +102,7 @@ public final class TableSql {
 
     /** The table alone, with operands looked up so. */
     public static TableSql alone(Table table, Locale language, OperandSql operands) {
-        return new TableSql(new Sight(table, Tables.NONE, Map.of()), language, operands);
+        return new TableSql(new Sight(table, Tables.NONE, Map.of()), language, operands, false);
     }
 
     /** The table alone, with nobody looking. */
@@ -224,18 +236,23 @@ public final class TableSql {
 
     /** The condition as it is asked of the table as a whole, with all indexes at hand. */
     public Condition condition(org.pressboard.condition.Condition condition) {
-        return new ConditionSql(fields, root(), operands,
-                (mention, among) -> mention.bySets(root(), among, this::rowsApart)).of(condition);
+        return seen().and(new ConditionSql(fields, root(), operands,
+                (mention, among) -> mention.bySets(root(), among, this::rowsApart)).of(condition));
     }
 
     /** The same as it is asked of few rows, one after the other. */
     public Condition conditionRowByRow(org.pressboard.condition.Condition condition) {
-        return new ConditionSql(fields, root(), operands).of(condition);
+        return seen().and(new ConditionSql(fields, root(), operands).of(condition));
+    }
+
+    /** See {@link Sight#asked}. */
+    private Condition seen() {
+        return sight.isPartly(table.key()) ? fields.seen(root()) : DSL.noCondition();
     }
 
     private Select<?> rowsApart(Function<MentionSql, Condition> meeting, String text) {
         Joins own = new Joins(name(table));
-        Condition met = meeting.apply(new MentionSql(new FieldSql(sight, own, operands, collation()), text));
+        Condition met = meeting.apply(new MentionSql(fields.over(own), text));
         return DSL.select(rowId()).from(DSL.table("{0}", own)).where(met);
     }
 }

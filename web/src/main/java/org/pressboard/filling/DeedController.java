@@ -75,7 +75,7 @@ class DeedController {
         Row found = fillings.row(filling, row);
         Map<FieldKey, Optional<Value>> was = new HashMap<>();
         Map<FieldKey, Optional<Value>> give = new HashMap<>();
-        sheets.row(filling.asking(), row, deed.gives().stream().map(Stamp::field).toList(), language).ifPresent(now ->
+        sheets.row(filling.asking(), row, deed.given(), language).ifPresent(now ->
                 deed.gives().forEach(stamp -> {
                     was.put(stamp.field(), now.find(stamp.field()));
                     give.put(stamp.field(), stamp.on(filling.table().field(stamp.field()),
@@ -108,6 +108,7 @@ class DeedController {
 
     private boolean isToBeDone(Filling filling, Deed deed, long row) {
         return fillings.may(filling, Verb.CHANGE, row)
+                && !editing.open(filling.visitor(), Verb.CHANGE, filling.table().key(), deed.given(), Set.of(row)).isEmpty()
                 && !editing.among(filling.visitor(), filling.table().key(), deed.when(), Set.of(row)).isEmpty();
     }
 }

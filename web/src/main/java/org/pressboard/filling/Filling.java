@@ -2,6 +2,7 @@ package org.pressboard.filling;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.function.Predicate;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.Changing;
 import org.pressboard.sheet.Asking;
@@ -41,6 +42,11 @@ record Filling(OpenListings.Open open, Visitor visitor, Locale language, List<Fi
 
     /** The same for the field of that name alone; of none where it is not filled in. */
     Filling of(String field) {
-        return new Filling(open, visitor, language, fields.stream().filter(each -> each.key().name().equals(field)).toList());
+        return among(each -> each.name().equals(field));
+    }
+
+    /** The same for those fields only. */
+    Filling among(Predicate<FieldKey> which) {
+        return new Filling(open, visitor, language, fields.stream().filter(field -> which.test(field.key())).toList());
     }
 }

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.control.CalledRows;
@@ -56,7 +57,7 @@ class FillingController {
     @GetMapping(LISTING + "/add")
     String begin(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
             Model model, HttpServletRequest request) {
-        Filling filling = fillings.find(listing, parameters, language, request);
+        Filling filling = fillings.ofNew(fillings.find(listing, parameters, language, request), parameters);
         offered(filling.changing().add());
         if (!editing.mayAdd(filling.visitor(), filling.table().key())) {
             return refused(filling, "problem.not-granted.add", model);
@@ -75,7 +76,7 @@ class FillingController {
     @PostMapping(LISTING + "/add")
     String add(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
             Model model, HttpServletRequest request, RedirectAttributes flash) {
-        Filling filling = fillings.find(listing, parameters, language, request);
+        Filling filling = fillings.ofNew(fillings.find(listing, parameters, language, request), parameters);
         offered(filling.changing().add());
         return attempt(filling, null, parameters, form -> editing.add(filling.visitor(), filling.table().key(),
                 form.filled(), Fillings.author()).outcome(), model, flash);
@@ -85,7 +86,7 @@ class FillingController {
     String open(@PathVariable String listing, @PathVariable long row,
             @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
             HttpServletRequest request) {
-        Filling filling = fillings.find(listing, parameters, language, request);
+        Filling filling = fillings.of(fillings.find(listing, parameters, language, request), Set.of(row), parameters);
         offered(filling.changing().change());
         Row found = fillings.row(filling, row);
         if (!fillings.may(filling, Verb.CHANGE, row)) {
@@ -98,7 +99,7 @@ class FillingController {
     String change(@PathVariable String listing, @PathVariable long row,
             @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
             HttpServletRequest request, RedirectAttributes flash) {
-        Filling filling = fillings.find(listing, parameters, language, request);
+        Filling filling = fillings.of(fillings.find(listing, parameters, language, request), Set.of(row), parameters);
         offered(filling.changing().change());
         Row found = fillings.row(filling, row);
         return attempt(filling, found, parameters, form -> editing.change(filling.visitor(), filling.table().key(), row,

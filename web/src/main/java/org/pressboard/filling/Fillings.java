@@ -3,6 +3,7 @@ package org.pressboard.filling;
 import jakarta.servlet.http.HttpServletRequest;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -115,6 +116,22 @@ class Fillings {
 
     boolean may(Filling filling, Verb verb, long row) {
         return !editing.may(filling.visitor(), verb, filling.table().key(), Set.of(row)).isEmpty();
+    }
+
+    /** The same with the fields that the visitor may give in a new row, and those that they have sent: it is said of them. */
+    Filling ofNew(Filling filling, MultiValueMap<String, String> parameters) {
+        Set<FieldKey> closed = editing.closedInNew(filling.visitor(), filling.table().key());
+        return filling.among(field -> !closed.contains(field) || isSent(field, parameters));
+    }
+
+    /** The same with the fields that the visitor may change in all of these rows, and those that they have sent. */
+    Filling of(Filling filling, Collection<Long> rows, MultiValueMap<String, String> parameters) {
+        return filling.among(field -> isSent(field, parameters) || editing.open(filling.visitor(), Verb.CHANGE,
+                filling.table().key(), Set.of(field), rows).size() == rows.size());
+    }
+
+    private static boolean isSent(FieldKey field, MultiValueMap<String, String> parameters) {
+        return parameters.containsKey("v." + field);
     }
 
     /** Writes what was sent, unless something is wrong with it. */

@@ -45,17 +45,20 @@ class SeveralController {
     @GetMapping(SEVERAL)
     String several(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
             Model model, HttpServletRequest request) {
-        Filling filling = find(listing, parameters, language, request);
+        Filling all = find(listing, parameters, language, request);
+        List<Long> rows = picked(all, parameters);
+        Filling filling = fillings.of(all, rows, parameters);
         Filling one = chosen(filling, parameters);
-        return show(filling, picked(filling, parameters), one.fields().isEmpty() ? null
+        return show(filling, rows, one.fields().isEmpty() ? null
                 : RowForm.of(one.fields(), Map.of(), fillings.words(filling)), model);
     }
 
     @PostMapping(SEVERAL)
     String change(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
             Model model, HttpServletRequest request, RedirectAttributes flash) {
-        Filling filling = find(listing, parameters, language, request);
-        List<Long> rows = picked(filling, parameters);
+        Filling all = find(listing, parameters, language, request);
+        List<Long> rows = picked(all, parameters);
+        Filling filling = fillings.of(all, rows, parameters);
         if (rows.isEmpty()) {
             return show(filling, rows, null, model);
         }

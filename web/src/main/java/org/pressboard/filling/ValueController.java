@@ -4,6 +4,7 @@ import static org.pressboard.filling.Fillings.offered;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.Locale;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.control.RowForm;
 import org.pressboard.editing.VisitorEditing;
@@ -36,7 +37,7 @@ class ValueController {
     @GetMapping(VALUE)
     String value(@PathVariable String listing, @PathVariable long row, @PathVariable String field,
             @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model, HttpServletRequest request) {
-        Filling filling = find(listing, field, parameters, language, request);
+        Filling filling = find(listing, row, field, parameters, language, request);
         Row found = fillings.row(filling, row);
         if (!fillings.may(filling, Verb.CHANGE, row)) {
             throw new NotThere("not-there.one-row");
@@ -48,7 +49,7 @@ class ValueController {
     String keep(@PathVariable String listing, @PathVariable long row, @PathVariable String field,
             @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
             HttpServletRequest request) {
-        Filling filling = find(listing, field, parameters, language, request);
+        Filling filling = find(listing, row, field, parameters, language, request);
         fillings.row(filling, row);
         return switch (fillings.write(filling, parameters, typed -> editing.change(filling.visitor(), filling.table().key(),
                 row, typed.was(), typed.values(), Fillings.author()), model)) {
@@ -57,11 +58,11 @@ class ValueController {
         };
     }
 
-    private Filling find(String listing, String field, MultiValueMap<String, String> parameters, Locale language,
-            HttpServletRequest request) {
+    private Filling find(String listing, long row, String field, MultiValueMap<String, String> parameters,
+            Locale language, HttpServletRequest request) {
         Filling filling = fillings.find(listing, parameters, language, request);
         offered(filling.changing().change() && filling.changing().inPlace());
-        Filling one = filling.of(field);
+        Filling one = fillings.of(filling.of(field), Set.of(row), parameters);
         offered(!one.fields().isEmpty());
         return one;
     }

@@ -15,8 +15,9 @@ public record Asking(Listing listing, Sight sight, Visitor visitor, StateAddress
     /** @param sight what the visitor sees of the listing's table, and of those around it */
     public static Asking of(Listing listing, Sight sight, Visitor visitor, AddressPart part) {
         Sight reaching = sight.reaching(listing.reached());
-        StateAddress address = new StateAddress(listing, reaching.table(), part);
-        return new Asking(listing, reaching, visitor, address, address.read());
+        Listing theirs = listing.hiding(reaching.hidden(), reaching.table());
+        StateAddress address = new StateAddress(theirs, reaching.table(), part);
+        return new Asking(theirs, reaching, visitor, address, address.read());
     }
 
     public Table table() {

@@ -83,19 +83,23 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, @Nullabl
             boolean isSeveral = changing.several() && (changing.change() || changing.remove()) && place.isOnSite()
                     && !links.isEmpty();
             return new Offered(mayAdd ? place.changing("/add") : null, links, isSeveral ? place.changing("/several") : null,
-                    isInPlace ? new Values(fields(shown), changeable) : NOTHING.values);
+                    isInPlace ? new Values(fields(shown, changeable), changeable) : NOTHING.values);
         }
 
-        private Set<FieldKey> fields(List<FieldKey> shown) {
+        private Set<FieldKey> fields(List<FieldKey> shown, Set<Long> changeable) {
             boolean letsThrough = editing.mayLetThrough(visitor, table.key());
             return changing.filled(table, shown).stream().map(Field::key)
                     .filter(key -> shown.contains(key) && (letsThrough || !key.equals(table.approval())))
-                            .collect(Collectors.toSet());
+                    .filter(key -> open(List.of(key), changeable).size() == changeable.size()).collect(Collectors.toSet());
         }
 
         private void deed(int number, Deed deed, Set<Long> changeable, Map<Long, List<Link>> links) {
-            editing.among(visitor, table.key(), deed.when(), changeable).forEach(row ->
+            editing.among(visitor, table.key(), deed.when(), open(deed.given(), changeable)).forEach(row ->
                     add(links, row, place.changing("/" + row + "/do/" + (number + 1)), deed.label()));
+        }
+
+        private Set<Long> open(List<FieldKey> fields, Set<Long> changeable) {
+            return editing.open(visitor, Verb.CHANGE, table.key(), fields, changeable);
         }
 
         private void sending(Map<Long, List<Link>> links) {

@@ -91,7 +91,7 @@ public class OpenForms {
     }
 
     private static Open open(PublishedSite site, Page page, Form form, Visitor visitor) {
-        return new Open(page, form, site.sight(visitor, form.table()),
+        return new Open(page, site.asked(form, visitor), site.sight(visitor, form.table()),
                 site.may(visitor, Verb.ADD, form.table()).isAllowed());
     }
 }

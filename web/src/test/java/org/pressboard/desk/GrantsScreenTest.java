@@ -20,8 +20,10 @@ import org.pressboard.grant.Grants;
 import org.pressboard.grant.GroupKey;
 import org.pressboard.grant.Openness;
 import org.pressboard.grant.Verb;
+import org.pressboard.listing.Changing;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
+import org.pressboard.listing.TakeAway;
 import org.pressboard.member.Members;
 import org.pressboard.site.WithTables;
 import org.pressboard.table.Chosen;
@@ -56,7 +58,8 @@ class GrantsScreenTest extends WithTables {
         note("Of Mira, open", "mira", "open");
         note("Of Tomas", "tomas", "quiet");
         editing.add(NOTES, Map.of(NAME, Value.of("Of nobody"), KIND, Value.of("open")), OWNER);
-        publish(PAGE, "Notes", Listing.plain(new ListingKey("notes"), notes.key(), List.of(NAME, KIND)));
+        publish(PAGE, "Notes", Listing.plain(new ListingKey("notes"), notes.key(), List.of(NAME, KIND))
+                .takenAwayAs(Set.of(TakeAway.CSV)).with(Changing.NOTHING.with(false, true, false)));
     }
 
     private void note(String name, String writer, String kind) {
@@ -127,6 +130,46 @@ class GrantsScreenTest extends WithTables {
         Locator line = owner.locator("tbody tr").filter(new Locator.FilterOptions().setHasText("Notes"));
         assertThat(line.locator("td")).hasText(new String[] {"2", "none", "none", "none"});
         assertThat(violations(owner)).isEmpty();
+    }
+
+    /** What is left out is no column, no filter, no cell of what is taken away, and no field to fill in. */
+    @Test
+    void fieldsAreLeftOutOfWhatPeopleMaySeeAndChange() {
+        changes.change(catalog.table(NOTES).orElseThrow().ownedBy(WRITER), OWNER);
+        publisher.grant(NOTES, new Grants(List.of(Grant.everyoneSeesAll(), Grant.ofOwn(Audience.MEMBERS, Verb.CHANGE))));
+        Page owner = signedIn("owner@example.org");
+        owner.navigate(address("/desk/tables/notes/access"));
+        open(owner, "everyone-see").getByLabel("Kind").check();
+        assertThat(owner.locator("[data-opens=everyone-see]")).hasText("all, without Kind");
+        open(owner, "members-see").getByLabel("their own rows").check();
+        assertThat(owner.locator("[data-opens=members-see]")).hasText("their own");
+        assertThat(violations(owner)).isEmpty();
+
+        Page anyone = desktop();
+        anyone.navigate(address("/notes"));
+        assertThat(anyone.locator(".table thead")).containsText("Name");
+        assertThat(anyone.locator(".table thead")).not().containsText("Kind");
+        assertThat(get("/listings/notes/rows.csv").body()).isEqualTo("Name\r\n\"Of Mira, quiet\"\r\n"
+                + "\"Of Mira, open\"\r\nOf Tomas\r\nOf nobody\r\n");
+        assertThat(get("/notes?f.kind=quiet").body()).contains("Of nobody").contains("That part was left out");
+
+        Page mira = signedIn("mira@example.org");
+        mira.navigate(address("/notes"));
+        assertThat(mira.locator(".table tbody tr").filter(new Locator.FilterOptions().setHasText("Of Mira, quiet")))
+                .containsText("quiet");
+        assertThat(mira.locator(".table tbody tr").filter(new Locator.FilterOptions().setHasText("Of Tomas")).locator("td").nth(1))
+                .not().containsText("quiet");
+        mira.navigate(address("/listings/notes/rows/1/change"));
+        assertThat(mira.getByLabel("Kind")).isVisible();
+        owner.reload();
+        open(owner, "members-change").getByLabel("Kind").check();
+        assertThat(owner.locator("[data-opens=members-change]")).hasText("their own, without Kind");
+        mira.getByLabel("Kind").selectOption("open");
+        button(mira, "Keep").click();
+        assertThat(mira.locator("main")).containsText("Kind is not for you to set here");
+        mira.navigate(address("/listings/notes/rows/1/change"));
+        assertThat(mira.getByLabel("Name")).isVisible();
+        assertThat(mira.getByLabel("Kind")).hasCount(0);
     }
 
     /** The owner sees the draft as anybody before anybody does. */

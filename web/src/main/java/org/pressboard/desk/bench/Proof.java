@@ -80,7 +80,8 @@ class Proof {
         model.addAttribute("page", looked.page);
         model.addAttribute("closed", !looked.page.access().lets(looked.visitor));
         Page theirs = looked.page.of(looked.visitor);
-        model.addAttribute("forms", theirs.forms().stream().map(form -> forms.proof(new FormDesk.Sitting(form,
+        model.addAttribute("forms", theirs.forms().stream().map(form -> forms.proof(new FormDesk.Sitting(
+                looked.site.asked(form, looked.visitor),
                 looked.sight(form.table()), looked.visitor, "", language()),
                 looked.site.may(looked.visitor, Verb.ADD, form.table()).isAllowed())).toList());
         List<Asking> askings = theirs.listings().stream().map(each -> looked.asking(each, parameters)).toList();

@@ -90,17 +90,18 @@ class TableGrants {
      * @param count      how many rows that is right now; empty where it cannot be said, or none is
      * @param warning    why it lets nobody do anything; empty: it does
      * @param statements what rows must be, where that is said
+     * @param fields     those that can be left out of it
      */
     public record Cell(String of, Verb verb, Reach reach, String said, String count, String warning,
-                       Statements statements) {
+                       Statements statements, List<Choice> fields) {
 
         public String word() {
             return verb.word();
         }
     }
 
-    /** A field by which rows may be somebody's own. */
-    public record Way(String key, String label, boolean chosen) {
+    /** A field that may be chosen: as that by which rows are somebody's own, or to be left out. */
+    public record Choice(String key, String label, boolean chosen) {
     }
 
     void show(Table table, Model model) {
@@ -145,8 +146,29 @@ class TableGrants {
         String text = reach == Reach.MEETING && !said.equals(Condition.ALWAYS)
                 ? frame.words().say("grants.MEETING", conditions.words(tables, table).of(said))
                 : frame.words().say("grants." + (reach == Reach.MEETING ? "MEETING-nothing" : reach.name()));
-        return new Cell(of, verb, reach, text, grant == null ? "" : count(tables, table, grants, grant),
-                grant == null ? "" : warning(grants, grant), statements);
+        return grant == null ? new Cell(of, verb, reach, text, "", "", statements, List.of())
+                : new Cell(of, verb, reach, leavingOut(table, text, grant), count(tables, table, grants, grant),
+                        warning(table, grants, grant), statements, fields(table, grant));
+    }
+
+    private String leavingOut(Table table, String said, Grant grant) {
+        String labels = table.fields().stream().filter(field -> grant.without().contains(field.key())).map(Field::label)
+                .collect(Collectors.joining(", "));
+        return labels.isEmpty() ? said : frame.words().say("grants.without", said, labels);
+    }
+
+    private static List<Choice> fields(Table table, Grant grant) {
+        return table.fields().stream().filter(field -> canLeaveOut(table, grant.verb(), field))
+                .map(field -> new Choice(field.key().name(), field.label(), grant.without().contains(field.key()))).toList();
+    }
+
+    private static boolean canLeaveOut(Table table, Verb verb, Field field) {
+        return switch (verb) {
+            case SEE -> Grant.canLeaveOut(table, field);
+            case ADD, CHANGE -> Grant.canLeaveOut(table, field) && field.isEntered() && !field.key().equals(table.owner())
+                    && !field.key().equals(table.approval());
+            case REMOVE, APPROVE -> false;
+        };
     }
 
     private static Reach reach(@Nullable Grant grant) {
@@ -176,7 +198,7 @@ class TableGrants {
         return frame.words().count(rows.count(RowQuery.counting(sight, Standpoint.NOBODY, which), frame.words().language()));
     }
 
-    private String warning(Grants grants, Grant grant) {
+    private String warning(Table table, Grants grants, Grant grant) {
         if (grant.own() && grants.ofOwn().equals(Condition.NEVER)) {
             return frame.words().say("grants.no-owner");
         }
@@ -186,13 +208,22 @@ class TableGrants {
         boolean isBlind = (grant.verb() == Verb.CHANGE || grant.verb() == Verb.REMOVE)
                 && grants.all().stream().noneMatch(other -> other.verb() == Verb.SEE
                 && (other.audience().equals(grant.audience()) || !(other.audience() instanceof Audience.Those)));
-        return isBlind ? frame.words().say("grants.blind") : "";
+        return isBlind ? frame.words().say("grants.blind") : keptBy(table, grant);
     }
 
-    private static List<Way> ways(Tables tables, Table table) {
+    /** That a listing keeps rows by a field that they do not see, and so none for them. */
+    private String keptBy(Table table, Grant grant) {
+        return grant.verb() != Verb.SEE || grant.without().isEmpty() ? "" : catalog.pages().values().stream()
+                .flatMap(page -> page.draft().listings().stream().filter(listing -> listing.table().equals(table.key())
+                        && listing.keep().fields().stream().anyMatch(grant.without()::contains))
+                        .map(listing -> frame.words().say("grants.kept-by", page.draft().title())))
+                .findFirst().orElse("");
+    }
+
+    private static List<Choice> ways(Tables tables, Table table) {
         List<FieldKey> ways = Ownership.ways(tables, table);
         Table wide = tables.reaching(table, ways);
-        return ways.stream().filter(wide.fields()::has).map(key -> new Way(key.name(), wide.field(key).label(),
+        return ways.stream().filter(wide.fields()::has).map(key -> new Choice(key.name(), wide.field(key).label(),
                 key.equals(table.owner()) || (table.owner() == null && key.equals(table.people())))).toList();
     }
 
@@ -238,6 +269,7 @@ class TableGrants {
             case "owner" -> own(table, first(parameters, "value"));
             case "own-rows" -> ownRows(table, parameters);
             case "approval" -> approval(table, first(parameters, "value"));
+            case "fields" -> leaveOut(table, first(parameters, "of"), parameters.getOrDefault("value", List.of()));
             case "reach" -> reach(table, first(parameters, "of"), first(parameters, "value"));
             default -> meeting(table, parameters, model);
         }
@@ -291,7 +323,17 @@ class TableGrants {
                     : new Grant(audience, verb, Condition.NEVER);
             default -> null;
         };
-        keep(table, grants, audience, verb, after);
+        keep(table, grants, audience, verb, before == null || after == null ? after : after.leavingOut(before.without()));
+    }
+
+    /** Fields that are not among those that are done something with. */
+    private void leaveOut(Table table, String of, List<String> fields) {
+        Audience audience = audience(of.replaceFirst("-[a-z]+$", "")).orElseThrow(() -> ProblemsFound.of("bench.unknown", of));
+        Grants grants = catalog.grants(table.key());
+        Grant before = grants.find(audience, verb(of)).orElseThrow(() -> ProblemsFound.of("bench.unknown", of));
+        keep(table, grants, audience, verb(of), before.leavingOut(table.fields().stream()
+                .filter(field -> fields.contains(field.key().name()) && canLeaveOut(table, verb(of), field)).map(Field::key)
+                .collect(Collectors.toSet())));
     }
 
     private void meeting(Table table, MultiValueMap<String, String> parameters, Model model) {
@@ -301,7 +343,7 @@ class TableGrants {
         Grants grants = catalog.grants(table.key());
         Grant before = grants.find(audience, verb(of)).orElseGet(() -> new Grant(audience, verb(of), Condition.NEVER));
         keep(table, grants, audience, verb(of), new Grant(audience, verb(of), conditions.changedOrNobody(before.rows(),
-                frame.tables(), askable(table), parameters, model)));
+                frame.tables(), askable(table), parameters, model)).leavingOut(before.without()));
     }
 
     /** What a row referred to is called stands in another table, which row security does not look into. */
