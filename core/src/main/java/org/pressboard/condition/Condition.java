@@ -78,6 +78,10 @@ public sealed interface Condition {
     record Owned(FieldKey by) implements Condition {
     }
 
+    /** The row was sent from the browser of whoever looks, who is not signed in. True or false, never unknown. */
+    record Sent() implements Condition {
+    }
+
     static Condition compare(FieldKey field, Operator operator, Value value) {
         return new Compare(field, operator, new Operand.Fixed(value));
     }
@@ -122,8 +126,13 @@ public sealed interface Condition {
 
     /** Whether the answer may differ with the day or with whoever looks. */
     default boolean dependsOnStandpoint() {
-        return has(leaf -> leaf instanceof Owned
+        return has(leaf -> leaf instanceof Owned || leaf instanceof Sent
                 || (leaf instanceof Compare compare && !(compare.operand instanceof Operand.Fixed)));
+    }
+
+    /** Whether the answer may differ with the browser of whoever looks. */
+    default boolean dependsOnBrowser() {
+        return has(Sent.class::isInstance);
     }
 
     /** Whether it looks for words or letters within texts. */
@@ -144,6 +153,7 @@ public sealed interface Condition {
             case Empty empty -> empty;
             case Mentions mentions -> mentions;
             case Owned owned -> owned;
+            case Sent sent -> sent;
         };
     }
 
@@ -158,6 +168,7 @@ public sealed interface Condition {
             case Empty empty -> Set.of(empty.field);
             case Mentions mentions -> Set.copyOf(mentions.among);
             case Owned owned -> Set.of(owned.by);
+            case Sent sent -> Set.of();
         };
     }
 
@@ -176,6 +187,7 @@ public sealed interface Condition {
             case Empty empty -> wanted.test(empty);
             case Mentions mentions -> wanted.test(mentions);
             case Owned owned -> wanted.test(owned);
+            case Sent sent -> wanted.test(sent);
         };
     }
 

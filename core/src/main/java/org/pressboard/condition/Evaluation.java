@@ -24,6 +24,7 @@ final class Evaluation {
                     row.find(field), Operator.CONTAINS, Optional.of(Value.of(mentions.text()))) == Truth.TRUE));
             case Condition.Owned owned -> Truth.of(row.find(owned.by()).stream()
                     .flatMap(value -> value.each().stream()).anyMatch(standpoint.who()::owns));
+            case Condition.Sent sent -> Truth.of(row.sender().equals(standpoint.who().browser()));
             case Condition.Compare compare -> compare(row.find(compare.field()), compare.operator(),
                     compare.operand().resolve(standpoint));
         };

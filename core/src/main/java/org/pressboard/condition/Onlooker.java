@@ -10,11 +10,22 @@ import org.pressboard.value.Value;
 /**
  * Whoever looks, as far as conditions know them.
  *
- * @param email  their address, in lower case; {@code null}: they are not signed in
- * @param name   what they are called; may be empty
- * @param member their row among the members; {@code null} where they have none
+ * @param email   their address, in lower case; {@code null}: they are not signed in
+ * @param name    what they are called; may be empty
+ * @param member  their row among the members; {@code null} where they have none
+ * @param browser what their browser is called, of those who are not signed in and have sent something; {@code null}: they
+ *                are, or have not
  */
-public record Onlooker(@Nullable String email, String name, @Nullable Row member) {
+public record Onlooker(@Nullable String email, String name, @Nullable Row member, @Nullable String browser) {
+
+    public Onlooker(@Nullable String email, String name, @Nullable Row member) {
+        this(email, name, member, null);
+    }
+
+    /** Somebody not signed in, told from others by their browser. */
+    public static Onlooker in(String browser) {
+        return new Onlooker(null, "", null, browser);
+    }
 
     /** Somebody not signed in. */
     public static final Onlooker NOBODY = new Onlooker(null, "", null);

@@ -57,7 +57,16 @@ public final class Ownership {
 
     /** That a row of the table is the visitor's own; never where nothing says what makes it so. */
     static Condition of(Tables tables, Table table) {
-        FieldKey by = table.owner() == null ? table.people() : table.owner();
-        return by != null && ways(tables, table).contains(by) ? new Condition.Owned(by) : Condition.NEVER;
+        Optional<FieldKey> by = by(tables, table);
+        if (!table.browsers()) {
+            return by.<Condition>map(Condition.Owned::new).orElse(Condition.NEVER);
+        }
+        return by.<Condition>map(field -> new Condition.Any(List.of(new Condition.Owned(field), new Condition.Sent())))
+                .orElseGet(Condition.Sent::new);
+    }
+
+    /** The field by which rows of the table are members' own, where one is. */
+    public static Optional<FieldKey> by(Tables tables, Table table) {
+        return Optional.ofNullable(table.owner() == null ? table.people() : table.owner()).filter(ways(tables, table)::contains);
     }
 }

@@ -65,6 +65,12 @@ public record Sight(Table table, Tables tables, Map<TableKey, Condition> rows, M
         return new Sight(table, tables, others, parts);
     }
 
+    /** Whether what is seen, of whichever table, differs with the browser of whoever looks. */
+    public boolean dependsOnBrowser() {
+        return rows.values().stream().anyMatch(Condition::dependsOnBrowser)
+                || partly.values().stream().flatMap(fields -> fields.values().stream()).anyMatch(Condition::dependsOnBrowser);
+    }
+
     /** Which rows of one of the tables are seen, as these rows are: what they ask about need not be seen of them. */
     public Condition rows(TableKey of) {
         return rows.getOrDefault(of, Condition.NEVER);
@@ -105,6 +111,6 @@ public record Sight(Table table, Tables tables, Map<TableKey, Condition> rows, M
                 values.remove(field);
             }
         });
-        return Optional.of(new Row(row.id(), values));
+        return Optional.of(new Row(row.id(), values, row.sender()));
     }
 }

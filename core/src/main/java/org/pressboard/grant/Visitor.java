@@ -37,6 +37,11 @@ public record Visitor(Kind kind, Onlooker who, Set<GroupKey> groups) {
         return new Visitor(Kind.STAFF, new Onlooker(email, "", null), Set.of());
     }
 
+    /** Somebody who is not signed in, told from others by their browser. */
+    public static Visitor in(String browser) {
+        return new Visitor(Kind.ANYONE, Onlooker.in(browser), Set.of());
+    }
+
     public @Nullable String email() {
         return who.email();
     }

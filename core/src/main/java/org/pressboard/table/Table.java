@@ -18,10 +18,11 @@ import org.pressboard.value.FieldKey;
  * @param people      the field with the e-mail address where this is the table of the members; else {@code null}
  * @param owner       the field by which a row is somebody's own, if of another table; {@code null}: none is
  * @param approval    the field that says whether a row has been let through; {@code null}: rows need not be
+ * @param browsers    whether what people send who are not signed in is their own, each browser being one of them
  */
 public record Table(TableKey key, String label, Fields fields, String description, @Nullable FieldKey heading,
                     @Nullable FieldKey rowKey, @Nullable FieldKey people, @Nullable FieldKey owner,
-                    @Nullable FieldKey approval) {
+                    @Nullable FieldKey approval, boolean browsers) {
 
     public static final int LONGEST_LABEL = 100;
 
@@ -32,7 +33,7 @@ public record Table(TableKey key, String label, Fields fields, String descriptio
     }
 
     public Table(TableKey key, String label, Fields fields) {
-        this(key, label, fields, "", null, null, null, null, null);
+        this(key, label, fields, "", null, null, null, null, null, false);
     }
 
     /** @throws NoSuchField when the table has no such field */
@@ -77,7 +78,7 @@ public record Table(TableKey key, String label, Fields fields, String descriptio
     public Table with(Fields others) {
         return new Table(key, label, others, description, kept(heading, others), kept(rowKey, others),
                 kept(people, others), owner != null && owner.isThrough() ? owner : kept(owner, others),
-                kept(approval, others));
+                kept(approval, others), browsers);
     }
 
     private static @Nullable FieldKey kept(@Nullable FieldKey chosen, Fields fields) {
@@ -91,24 +92,31 @@ public record Table(TableKey key, String label, Fields fields, String descriptio
     }
 
     public Table labelled(String other, String otherDescription) {
-        return new Table(key, other, fields, otherDescription, heading, rowKey, people, owner, approval);
+        return new Table(key, other, fields, otherDescription, heading, rowKey, people, owner, approval,
+                browsers);
     }
 
     /** The same with rows known by these fields. */
     public Table knownBy(@Nullable FieldKey otherHeading, @Nullable FieldKey otherRowKey,
             @Nullable FieldKey otherPeople) {
         return new Table(key, label, fields, description, otherHeading, otherRowKey, otherPeople, owner,
-                approval);
+                approval, browsers);
     }
 
     /** The same with rows that are somebody's own by that field. */
     public Table ownedBy(@Nullable FieldKey field) {
-        return new Table(key, label, fields, description, heading, rowKey, people, field, approval);
+        return new Table(key, label, fields, description, heading, rowKey, people, field, approval,
+                browsers);
     }
 
     /** The same with rows that wait until that field says yes; or that do not wait. */
     public Table approvedBy(@Nullable FieldKey field) {
-        return new Table(key, label, fields, description, heading, rowKey, people, owner, field);
+        return new Table(key, label, fields, description, heading, rowKey, people, owner, field, browsers);
+    }
+
+    /** The same with rows of those who are not signed in their own, too, or not. */
+    public Table countingBrowsers(boolean other) {
+        return new Table(key, label, fields, description, heading, rowKey, people, owner, approval, other);
     }
 
     /** The field that says whether a row has been let through, where rows have to be. */

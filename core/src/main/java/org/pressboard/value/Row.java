@@ -5,11 +5,19 @@ import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
-/** A row: the number that identifies it in its table, and the values it has; a field without a value is not in it. */
-public record Row(long id, Map<FieldKey, Value> values) {
+/**
+ * A row: the number that identifies it in its table, and the values it has; a field without a value is not in it.
+ *
+ * @param sender whoever sent it from a page, where that is asked; empty: nobody, or it is not
+ */
+public record Row(long id, Map<FieldKey, Value> values, String sender) {
 
     public Row {
         values = Map.copyOf(values);
+    }
+
+    public Row(long id, Map<FieldKey, Value> values) {
+        this(id, values, "");
     }
 
     /** A row of these values, absent ones left out. */

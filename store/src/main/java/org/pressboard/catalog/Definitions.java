@@ -161,7 +161,8 @@ public final class Definitions {
         @Type(name = "one-of", value = Condition.OneOf.class),
         @Type(name = "empty", value = Condition.Empty.class),
         @Type(name = "mentions", value = Condition.Mentions.class),
-        @Type(name = "owned", value = Condition.Owned.class)
+        @Type(name = "owned", value = Condition.Owned.class),
+        @Type(name = "sent", value = Condition.Sent.class)
     })
     private interface Conditions {
     }

@@ -71,7 +71,8 @@ public class VisitorEditing {
     @Transactional
     public RowEditing.Added add(Visitor visitor, TableKey key, Map<FieldKey, Value> values, Author author) {
         return add(visitor, key, values, values.keySet(), author,
-                new Hand.Sent(Objects.requireNonNullElse(visitor.email(), ""), ""));
+                new Hand.Sent(Objects.requireNonNullElse(visitor.email(),
+                        Objects.requireNonNullElse(visitor.who().browser(), "")), ""));
     }
 
     /** Rows as those read and write them who may do everything. */
@@ -211,8 +212,10 @@ public class VisitorEditing {
 
     /** Whether the visitor may add rows at all; which, only the row tells. */
     public boolean mayAdd(Visitor visitor, TableKey key) {
-        Decision decision = catalog.published().may(visitor, Verb.ADD, key);
-        return decision.isAllowed() && !(visitor.kind() == Visitor.Kind.ANYONE && isOfOwn(decision.rows()));
+        PublishedSite site = catalog.published();
+        Decision decision = site.may(visitor, Verb.ADD, key);
+        return decision.isAllowed() && (visitor.kind() != Visitor.Kind.ANYONE || site.table(key).browsers()
+                || !isOfOwn(decision.rows()));
     }
 
     private static boolean isOfOwn(Condition rows) {

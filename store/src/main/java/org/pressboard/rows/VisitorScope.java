@@ -3,6 +3,7 @@ package org.pressboard.rows;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.jooq.DSLContext;
@@ -52,6 +53,7 @@ public class VisitorScope {
         settings.put(OperandSql.SETTING_FIELDS, who.member() == null ? "" : fields(who, who.member()));
         settings.put(OperandSql.SETTING_GROUPS,
                 visitor.groups().stream().map(GroupKey::name).sorted().collect(Collectors.joining(",")));
+        settings.put(OperandSql.SETTING_BROWSER, Objects.requireNonNullElse(who.browser(), ""));
         settings.put(OperandSql.SETTING_TODAY, standpoint.today().toString());
         sql.select(settings.entrySet().stream().map(each -> DSL.function("set_config", String.class,
                 DSL.inline(each.getKey()), DSL.val(each.getValue()), DSL.inline(true))).toList()).fetch();

@@ -59,6 +59,8 @@ public class HostedTables {
         sql.createTable(name).columns(columns).primaryKey(DSL.name(TableSql.ROW_ID)).execute();
         sql.execute("create index on {0} ({1}, {2}) where {1} is not null", name, DSL.name(TableSql.FORM),
                 DSL.name(TableSql.SENDER));
+        sql.execute("create index on {0} ({1}, {2}) where {1} is not null", name, DSL.name(TableSql.SENDER),
+                DSL.name(TableSql.ROW_ID));
         describe(table);
         security.begin(table);
         sql.fetch("select pressboard.watch({0}::regclass), pressboard.remember({0}::regclass)",

@@ -58,6 +58,8 @@ final class ConditionSql {
             case org.pressboard.condition.Condition.Owned owned -> negated
                     ? DSL.condition("coalesce({0}, false)", owned(place, owned.by().way()))
                     : owned(place, owned.by().way());
+            case org.pressboard.condition.Condition.Sent sent -> DSL.condition(negated ? "coalesce({0} = {1}, false)"
+                    : "{0} = {1}", DSL.field(place.column(TableSql.SENDER)), operands.browser());
         };
     }
 

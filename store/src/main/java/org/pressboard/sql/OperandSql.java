@@ -34,6 +34,7 @@ public sealed interface OperandSql {
     String SETTING_FIELDS = "pressboard.fields";
     String SETTING_GROUPS = "pressboard.groups";
     String SETTING_KIND = "pressboard.kind";
+    String SETTING_BROWSER = "pressboard.browser";
     String SETTING_TODAY = "pressboard.today";
 
     /** @param type of what it is compared with */
@@ -66,6 +67,16 @@ public sealed interface OperandSql {
     private static Field<Long> member() {
         return DSL.field("(select nullif(current_setting({0}, true), '')::bigint)", Long.class,
                 DSL.inline(SETTING_MEMBER));
+    }
+
+    /** What the browser of whoever looks is called; nothing where they are signed in, or have sent nothing. */
+    default Field<String> browser() {
+        return switch (this) {
+            case Bound bound -> bound.standpoint.who().browser() == null ? DSL.castNull(SQLDataType.CLOB)
+                    : DSL.val(bound.standpoint.who().browser());
+            case FromSettings settings -> setting(SETTING_BROWSER);
+            case ByClock clock -> DSL.castNull(SQLDataType.CLOB);
+        };
     }
 
     /** That the transaction's visitor is in a group. */

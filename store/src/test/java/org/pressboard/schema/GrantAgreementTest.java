@@ -61,6 +61,7 @@ class GrantAgreementTest extends StoreTest {
     private static final long SEED = 20261126;
     private static final int ROUNDS = 360;
     private static final int PEOPLE = 6;
+    private static final List<String> BROWSERS = List.of("browser:one", "browser:two");
     private static final LocalDate TODAY = Cases.TODAY;
     private static final FieldKey NAME = new FieldKey("name");
     private static final FieldKey EMAIL = new FieldKey("email");
@@ -106,13 +107,15 @@ class GrantAgreementTest extends StoreTest {
                 Value.of((id % 2 == 0 ? "P" : "p") + id + "@example.org"), YEARS, Value.of(id % 3)));
         plots = rows(5, id -> some(Map.of(KEEPER, row(PEOPLE))));
         trees = rows(8, id -> some(Map.of(PLOT, row(plots.size()))));
-        logs = rows(40, this::log);
+        logs = rows(40, this::log).stream().map(row -> new Row(row.id(), row.values(), sender())).toList();
         load(catalog.tables().get(members.key()), people);
         load(beds, plots);
         // a grant that picks rows of another table is for those who see these
         publisher.open(beds.key(), Openness.EVERYONE);
         load(stems, trees);
         load(table, logs);
+        inTransaction(() -> logs.forEach(row -> sql.execute("update hosted.logs set _sender = {0} where row_id = {1}",
+                DSL.val(row.sender()), DSL.val(row.id()))));
         GROUPS.forEach(key -> inTransaction(() -> catalog.keepGroup(new Group(key, key.name(), Condition.NEVER, Set.of()))));
     }
 
@@ -130,11 +133,11 @@ class GrantAgreementTest extends StoreTest {
             if (i % 30 == 0) {
                 way = Cases.pick(WAYS, random);
                 changes.change(catalog.tables().get(table.key()).ownedBy(way)
-                        .approvedBy(random.nextBoolean() ? APPROVED : null), OWNER);
+                        .approvedBy(random.nextBoolean() ? APPROVED : null).countingBrowsers(random.nextBoolean()), OWNER);
             }
             publisher.grant(table.key(), new Grants(grants()));
             PublishedSite site = catalog.publishedNow();
-            for (int which = 0; which <= PEOPLE; which++) {
+            for (int which = 0; which <= PEOPLE + BROWSERS.size(); which++) {
                 Visitor visitor = visitor(which);
                 String as = "seed %d, %s, %s, own by %s".formatted(SEED, visitor, site.grants().get(table.key()), way);
                 compare(site, visitor, as);
@@ -210,7 +213,7 @@ class GrantAgreementTest extends StoreTest {
     }
 
     private void add(PublishedSite site, Visitor visitor, String as) {
-        Row row = new Row(1_000, log(1_000));
+        Row row = new Row(1_000, log(1_000), sender());
         boolean may = !allowed(site, visitor, Verb.ADD, List.of(row)).isEmpty()
                 && mayWrite(site, visitor, List.of(Verb.ADD), row.values().keySet(), List.of(row));
         assertThat(isDone(visitor, () -> sql.insertInto(DSL.table(TableSql.name(table))).set(columns(row)).execute()))
@@ -220,7 +223,7 @@ class GrantAgreementTest extends StoreTest {
     /** What it was must be theirs to change, and what it becomes, too. */
     private void change(PublishedSite site, Visitor visitor, String as) {
         Row was = Cases.pick(logs, random);
-        Row becomes = new Row(was.id(), log(was.id()));
+        Row becomes = new Row(was.id(), log(was.id()), was.sender());
         boolean seen = !allowed(site, visitor, Verb.SEE, List.of(was)).isEmpty();
         boolean may = seen && !allowed(site, visitor, Verb.CHANGE, List.of(was)).isEmpty();
         // PostgreSQL lets nobody change a row into one that they do not see
@@ -252,6 +255,7 @@ class GrantAgreementTest extends StoreTest {
     private static Map<org.jooq.Field<?>, Object> columns(Row row) {
         Map<org.jooq.Field<?>, Object> columns = new HashMap<>();
         columns.put(DSL.field(DSL.name("row_id")), row.id());
+        columns.put(DSL.field(DSL.name("_sender"), String.class), row.sender());
         List.of(KEEPER, PLOT, TREE).forEach(key -> columns.put(DSL.field(DSL.name(key.name()), Long.class),
                 row.find(key).map(value -> ((Value.Referred) value).row()).orElse(null)));
         List.of(YEARS, HEALTH).forEach(key -> columns.put(DSL.field(DSL.name(key.name()), Long.class),
@@ -312,7 +316,7 @@ class GrantAgreementTest extends StoreTest {
         row.find(PLOT).flatMap(plot -> at(plots, plot).find(KEEPER)).ifPresent(keeper -> values.put(PLOT.through(KEEPER), keeper));
         row.find(TREE).flatMap(tree -> at(trees, tree).find(PLOT)).flatMap(plot -> at(plots, plot).find(KEEPER))
                 .ifPresent(keeper -> values.put(TREE.through(PLOT).through(KEEPER), keeper));
-        return new Row(row.id(), values);
+        return new Row(row.id(), values, row.sender());
     }
 
     private static Row at(List<Row> rows, Value reference) {
@@ -330,6 +334,10 @@ class GrantAgreementTest extends StoreTest {
             }
         }
         return grants;
+    }
+
+    private String sender() {
+        return Cases.pick(List.of("", "p1@example.org", BROWSERS.get(0), BROWSERS.get(1)), random);
     }
 
     private Set<FieldKey> someFields() {
@@ -353,8 +361,8 @@ class GrantAgreementTest extends StoreTest {
     }
 
     private Visitor visitor(int which) {
-        if (which == PEOPLE) {
-            return Visitor.ANYONE;
+        if (which >= PEOPLE) {
+            return which == PEOPLE ? Visitor.ANYONE : Visitor.in(BROWSERS.get(which - PEOPLE - 1));
         }
         Set<GroupKey> groups = new HashSet<>(GROUPS);
         groups.removeIf(key -> random.nextBoolean());

@@ -5,6 +5,7 @@ import static org.pressboard.filling.Fillings.ROW;
 import static org.pressboard.filling.Fillings.offered;
 
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.HashMap;
@@ -23,6 +24,7 @@ import org.pressboard.grant.Verb;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Pace;
+import org.pressboard.signin.Browsers;
 import org.pressboard.table.Field;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
@@ -43,10 +45,13 @@ class FillingController {
     private final Fillings fillings;
     private final VisitorEditing editing;
     private final CalledRows references;
+    private final Browsers browsers;
     private final Pace pace;
     private final Clock clock;
 
-    FillingController(Fillings fillings, VisitorEditing editing, CalledRows references, Pace pace, Clock clock) {
+    FillingController(Fillings fillings, VisitorEditing editing, CalledRows references, Browsers browsers, Pace pace,
+            Clock clock) {
+        this.browsers = browsers;
         this.fillings = fillings;
         this.editing = editing;
         this.references = references;
@@ -75,11 +80,11 @@ class FillingController {
 
     @PostMapping(LISTING + "/add")
     String add(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
-            Model model, HttpServletRequest request, RedirectAttributes flash) {
+            Model model, HttpServletRequest request, HttpServletResponse response, RedirectAttributes flash) {
         Filling filling = fillings.ofNew(fillings.find(listing, parameters, language, request), parameters);
         offered(filling.changing().add());
-        return attempt(filling, null, parameters, form -> editing.add(filling.visitor(), filling.table().key(),
-                form.filled(), Fillings.author()).outcome(), model, flash);
+        return attempt(filling, null, parameters, form -> editing.add(browsers.sending(filling.visitor(), filling.table(),
+                request, response), filling.table().key(), form.filled(), Fillings.author()).outcome(), model, flash);
     }
 
     @GetMapping(ROW + "/change")

@@ -16,6 +16,7 @@ import org.pressboard.control.RowForm;
 import org.pressboard.editing.FormSending;
 import org.pressboard.editing.RowEditing;
 import org.pressboard.form.Afterwards;
+import org.pressboard.grant.Visitor;
 import org.pressboard.history.Author;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.sheet.NotThere;
@@ -103,13 +104,15 @@ class SendController {
         }
         try {
             String sender = browsers.sender(request, response);
+            boolean isBrowser = open.table().browsers() && sitting.visitor().kind() == Visitor.Kind.ANYONE;
+            Visitor visitor = isBrowser ? Visitor.in(sender) : sitting.visitor();
             RowEditing.Added added = pace.writing(() -> transaction.execute(status ->
-                    send(open, sitting, sender, filled)));
+                    send(open, visitor, sender, filled)));
             if (Objects.requireNonNull(added).outcome() instanceof RowEditing.Outcome.Refused(var problems)) {
                 return show(open, desk.again(sitting, filled.with(problems, desk.words(sitting)),
                         desk.words(sitting).say("form.wrong"), token), model);
             }
-            return "redirect:" + afterwards(open, added.row(), Objects.requireNonNullElse(parameters.getFirst("back"),
+            return "redirect:" + afterwards(open, visitor, added.row(), Objects.requireNonNullElse(parameters.getFirst("back"),
                     ""), language);
         } catch (ProblemsFound refused) {
             return show(open, desk.again(sitting, filled, desk.words(sitting).say(refused.problems().all()
@@ -118,8 +121,8 @@ class SendController {
         }
     }
 
-    private RowEditing.Added send(OpenForms.Open open, FormDesk.Sitting sitting, String sender, RowForm filled) {
-        RowEditing.Added added = sending.send(sitting.visitor(), sender, open.form(), open.name(), filled.filled(),
+    private RowEditing.Added send(OpenForms.Open open, Visitor visitor, String sender, RowForm filled) {
+        RowEditing.Added added = sending.send(visitor, sender, open.form(), open.name(), filled.filled(),
                 SignedIn.author().from(Author.Origin.PAGE));
         if (added.outcome() instanceof RowEditing.Outcome.Done) {
             letters.write(open, added.row(), sender);
@@ -128,14 +131,14 @@ class SendController {
     }
 
     /** Whoever came from a row goes back to it. */
-    private String afterwards(OpenForms.Open open, long row, String back, Locale language) {
+    private String afterwards(OpenForms.Open open, Visitor visitor, long row, String back, Locale language) {
         String page = "/" + open.page().key() + (back.isEmpty() ? ""
                 : "/" + UriUtils.encodePathSegment(back, StandardCharsets.UTF_8));
         String thanks = page + "?sent=" + open.form().key();
         return switch (open.form().then()) {
             case Afterwards.Thanks said -> thanks;
             case Afterwards.ToPage(String other) -> "/" + other + "?sent=" + open.form().key();
-            case Afterwards.ToRow there -> rows.address(open.page(), open.table(), row, SignedIn.currentVisitor(), language)
+            case Afterwards.ToRow there -> rows.address(open.page(), open.table(), row, visitor, language)
                     .orElse(thanks);
         };
     }

@@ -23,10 +23,12 @@ public final class AccountCheck extends OncePerRequestFilter {
 
     private final Accounts accounts;
     private final Members members;
+    private final Browsers browsers;
 
-    public AccountCheck(Accounts accounts, Members members) {
+    public AccountCheck(Accounts accounts, Members members, Browsers browsers) {
         this.accounts = accounts;
         this.members = members;
+        this.browsers = browsers;
     }
 
     @Override
@@ -38,6 +40,9 @@ public final class AccountCheck extends OncePerRequestFilter {
         } else if (current != null) {
             accounts.current(current.accountId()).filter(current::isStill).flatMap(members::visitor).ifPresentOrElse(
                     visitor -> request.setAttribute(SignedIn.VISITOR, visitor), () -> signOut(request));
+        }
+        if (SignedIn.current() == null) {
+            browsers.visitor(request).ifPresent(visitor -> request.setAttribute(SignedIn.VISITOR, visitor));
         }
         chain.doFilter(request, response);
     }

@@ -7,6 +7,9 @@ import java.time.Duration;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.regex.Pattern;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.grant.Visitor;
+import org.pressboard.table.Table;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseCookie;
 import org.springframework.stereotype.Component;
@@ -24,9 +27,22 @@ public class Browsers {
     private static final Pattern NAME = Pattern.compile("[0-9a-f-]{36}");
 
     private final Seal seal;
+    private final Catalog catalog;
 
-    Browsers(Seal seal) {
+    Browsers(Seal seal, Catalog catalog) {
         this.seal = seal;
+        this.catalog = catalog;
+    }
+
+    /** Whoever is not signed in as one of their own, where a table of the site tells them apart and they have sent something. */
+    Optional<Visitor> visitor(HttpServletRequest request) {
+        return catalog.published().tables().all().stream().noneMatch(Table::browsers) ? Optional.empty()
+                : known(request).map(name -> Visitor.in(PREFIX + name));
+    }
+
+    /** The visitor as they send a row to that table; whoever is not signed in gets a name where it tells them apart. */
+    public Visitor sending(Visitor visitor, Table table, HttpServletRequest request, HttpServletResponse response) {
+        return visitor.kind() == Visitor.Kind.ANYONE && table.browsers() ? Visitor.in(sender(request, response)) : visitor;
     }
 
     /** Whoever the request is from: the address of who is signed in, else the browser's name; empty: it has none yet. */

@@ -55,8 +55,8 @@ public final class SignedIn implements UserDetails, CredentialsContainer {
     /** The request's visitor, as grants know visitors and {@link AccountCheck} has found them. */
     public static Visitor currentVisitor() {
         RequestAttributes request = RequestContextHolder.currentRequestAttributes();
-        return current() != null && request.getAttribute(VISITOR, RequestAttributes.SCOPE_REQUEST) instanceof Visitor visitor
-                ? visitor : Visitor.ANYONE;
+        return request.getAttribute(VISITOR, RequestAttributes.SCOPE_REQUEST) instanceof Visitor visitor
+                && (current() != null || visitor.kind() == Visitor.Kind.ANYONE) ? visitor : Visitor.ANYONE;
     }
 
     /** On whose behalf the request changes something. */

@@ -44,11 +44,17 @@ class Freshness {
      * are to be read, which the visitor may ask for only so often.
      */
     boolean isKnown(List<Asking> askings, Visitor visitor, ServletWebRequest request, HttpServletResponse response) {
-        if (visitor.kind() == Visitor.Kind.ANYONE && isUnchanged(askings, request, response)) {
+        if (visitor.kind() == Visitor.Kind.ANYONE && askings.stream().noneMatch(Freshness::isOfBrowser)
+                && isUnchanged(askings, request, response)) {
             return true;
         }
         pace.spend(request.getRequest().getRemoteAddr(), Pace.PAGE);
         return false;
+    }
+
+    /** What is seen differs with the browser, of which this one has sent something. */
+    private static boolean isOfBrowser(Asking asking) {
+        return asking.visitor().who().browser() != null && asking.sight().dependsOnBrowser();
     }
 
     private boolean isUnchanged(List<Asking> askings, ServletWebRequest request, HttpServletResponse response) {

@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import org.pressboard.catalog.Accounts;
 import org.pressboard.member.Members;
 import org.pressboard.signin.AccountCheck;
+import org.pressboard.signin.Browsers;
 import org.pressboard.signin.AfterSignIn;
 import org.pressboard.signin.LogBook;
 import org.pressboard.signin.SignInThrottle;
@@ -32,7 +33,7 @@ class SecurityConfiguration {
 
     @Bean
     SecurityFilterChain filters(HttpSecurity http, SignInThrottle throttle, AfterSignIn afterSignIn,
-            Accounts accounts, Members members, LogBook log, UploadGuard.Places uploads) {
+            Accounts accounts, Members members, Browsers browsers, LogBook log, UploadGuard.Places uploads) {
         return http
                 .authorizeHttpRequests(DeskRights::apply)
                 .authorizeHttpRequests(requests -> requests
@@ -54,7 +55,7 @@ class SecurityConfiguration {
                 .logout(out -> out.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
                 .requestCache(RequestCacheConfigurer::disable)
                 .csrf(csrf -> csrf.csrfTokenRepository(formTokens()))
-                .addFilterAfter(new AccountCheck(accounts, members), SecurityContextHolderFilter.class)
+                .addFilterAfter(new AccountCheck(accounts, members, browsers), SecurityContextHolderFilter.class)
                 .addFilterBefore(new UploadGuard(uploads), CsrfFilter.class)
                 .addFilterBefore(throttle, UsernamePasswordAuthenticationFilter.class)
                 .headers(headers -> headers

@@ -324,6 +324,7 @@ class TicketsAgainstDuckTest extends RunningSite {
                         case BEGINS -> "starts_with(strip_accents(lower(" + field + ")), lower(" + duck(value) + "))";
                     };
             case Condition.Owned owned -> throw new IllegalArgumentException(owned.toString());
+            case Condition.Sent sent -> throw new IllegalArgumentException(sent.toString());
             case Condition.Compare compare -> throw new IllegalArgumentException(compare.toString());
         };
     }

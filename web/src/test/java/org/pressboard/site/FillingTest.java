@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.Cookie;
 import java.net.URI;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
@@ -118,6 +119,52 @@ class FillingTest extends WithTables {
         button(mira, "Undo").click();
         assertThat(mira.locator(".note-good")).containsText("Taken back.");
         assertThat(column(mira, 0)).containsExactly("One");
+        forgiveConsole("404");
+    }
+
+    /** When the owner lets them: each by the sealed name of their browser, and never all of them one. */
+    @Test
+    void whoIsNotSignedInIsTheirBrowser() {
+        assertThat(get("/listings/sheaves/rows/add").body()).doesNotContain("Add it");
+        Page owner = signedIn("owner@example.org");
+        owner.navigate(address("/desk/tables/sheaves/access"));
+        waitForScripts(owner);
+        owner.getByLabel("What people send who are not signed in").check();
+        button(owner, "Each sees and changes only their own").click();
+        assertThat(owner.locator("[data-opens=everyone-change]")).hasText("their own");
+        assertThat(owner.locator(".grant-warning")).hasCount(0);
+        assertThat(violations(owner)).isEmpty();
+
+        Page one = desktop();
+        Page other = desktop();
+        for (Page page : List.of(one, other)) {
+            page.navigate(address("/sheaves"));
+            assertThat(page.locator(".table tbody tr")).hasCount(0);
+            link(page, "Add a row").click();
+            page.getByLabel("Name").fill(page == one ? "Of one" : "Of the other");
+            button(page, "Add it").click();
+            assertThat(page.locator(".note-good")).containsText("Added.");
+        }
+        one.navigate(address("/sheaves"));
+        assertThat(column(one, 0)).containsExactly("Of one");
+        assertThat(column(other, 0)).containsExactly("Of the other");
+        assertThat(get("/sheaves").body()).doesNotContain("Of one").doesNotContain("Of the other");
+
+        one.navigate(address("/listings/sheaves/rows/2/change"));
+        assertThat(one.locator("main")).not().containsText("Of the other");
+        one.navigate(address("/sheaves"));
+        link(one, "Change").click();
+        one.getByLabel("Kilos").fill("7");
+        button(one, "Keep").click();
+        assertThat(column(one, 1)).containsExactly("7");
+        // whoever makes the name up is somebody who has sent nothing
+        Cookie cookie = one.context().cookies().stream().filter(each -> each.name.equals("pressboard-browser")).findFirst()
+                .orElseThrow();
+        Page forger = desktop();
+        String name = cookie.value.substring(0, 36);
+        forger.context().addCookies(List.of(new Cookie("pressboard-browser", name + ".AAAA").setUrl(address("/"))));
+        forger.navigate(address("/sheaves"));
+        assertThat(forger.locator(".table tbody tr")).hasCount(0);
         forgiveConsole("404");
     }
 

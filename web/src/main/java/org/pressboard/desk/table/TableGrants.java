@@ -113,7 +113,7 @@ class TableGrants {
         model.addAttribute("yesNo", yesNo(now));
         model.addAttribute("waiting", TableQueue.count(frame, rows, now).orElse(null));
         model.addAttribute("unowned", unowned(tables, now, grants));
-        model.addAttribute("owned", owned(tables, now, grants));
+        model.addAttribute("owned", owned(tables, now));
         model.addAttribute("members", tables.people().map(tables::get).orElse(null));
         model.addAttribute("onPages", catalog.pages().values().stream().filter(page -> page.lists(table.key())).count());
         model.addAttribute("openness", Openness.of(grants));
@@ -183,14 +183,14 @@ class TableGrants {
         if (grant.verb() == Verb.ADD) {
             return "";
         }
-        Condition reached = grant.own() ? ofSomebody(table, grants) : grant.rows();
+        Condition reached = grant.own() ? ofSomebody(tables, table) : grant.rows();
         return reached.dependsOnStandpoint() ? frame.words().say("grants.by-visitor")
                 : frame.words().say(grant.own() ? "grants.owned-rows" : "grants.rows", count(tables, table, reached));
     }
 
     /** The rows that are somebody's. */
-    private static Condition ofSomebody(Table table, Grants grants) {
-        return grants.ofOwn() instanceof Condition.Owned(FieldKey by) ? Condition.isEmpty(by).not() : Condition.NEVER;
+    private static Condition ofSomebody(Tables tables, Table table) {
+        return Ownership.by(tables, table).map(by -> Condition.isEmpty(by).not()).orElse(Condition.NEVER);
     }
 
     private String count(Tables tables, Table table, Condition which) {
@@ -202,7 +202,7 @@ class TableGrants {
         if (grant.own() && grants.ofOwn().equals(Condition.NEVER)) {
             return frame.words().say("grants.no-owner");
         }
-        if (grant.own() && grant.audience().equals(Audience.EVERYONE)) {
+        if (grant.own() && grant.audience().equals(Audience.EVERYONE) && !table.browsers()) {
             return frame.words().say("grants.own-of-everyone");
         }
         boolean isBlind = (grant.verb() == Verb.CHANGE || grant.verb() == Verb.REMOVE)
@@ -229,7 +229,8 @@ class TableGrants {
 
     /** That some rows are nobody's, where grants are of own rows; {@code null}: all are somebody's, or it is all the same. */
     private @Nullable String unowned(Tables tables, Table table, Grants grants) {
-        if (grants.all().stream().noneMatch(Grant::own) || !(grants.ofOwn() instanceof Condition.Owned(FieldKey by))) {
+        FieldKey by = Ownership.by(tables, table).orElse(null);
+        if (grants.all().stream().noneMatch(Grant::own) || by == null || table.browsers()) {
             return null;
         }
         String rows = count(tables, table, Condition.isEmpty(by));
@@ -237,9 +238,9 @@ class TableGrants {
     }
 
     /** How many rows are somebody's, and of how many; {@code null} where none can be. */
-    private @Nullable String owned(Tables tables, Table table, Grants grants) {
-        return grants.ofOwn().equals(Condition.NEVER) ? null : frame.words().say("grants.owned",
-                count(tables, table, ofSomebody(table, grants)), count(tables, table, Condition.ALWAYS));
+    private @Nullable String owned(Tables tables, Table table) {
+        return Ownership.by(tables, table).isEmpty() ? null : frame.words().say("grants.owned",
+                count(tables, table, ofSomebody(tables, table)), count(tables, table, Condition.ALWAYS));
     }
 
     /** Changes one word. */
@@ -267,6 +268,7 @@ class TableGrants {
     private void change(Table table, String what, MultiValueMap<String, String> parameters, Model model) {
         switch (what) {
             case "owner" -> own(table, first(parameters, "value"));
+            case "browsers" -> browsers(table, first(parameters, "value").equals("on"));
             case "own-rows" -> ownRows(table, parameters);
             case "approval" -> approval(table, first(parameters, "value"));
             case "fields" -> leaveOut(table, first(parameters, "of"), parameters.getOrDefault("value", List.of()));
@@ -304,11 +306,25 @@ class TableGrants {
         List<FieldKey> ways = Ownership.ways(frame.tables(), table);
         if (!first(parameters, "value").isEmpty()) {
             own(table, first(parameters, "value"));
-        } else if (table.owner() == null && table.people() == null) {
+        } else if (table.owner() == null && table.people() == null && !(ways.isEmpty() && table.browsers())) {
             own(table, ways.stream().findFirst().orElseThrow(() -> ProblemsFound.of("grants.no-way", table.label())).name());
         }
-        publisher.grant(table.key(), new Grants(Verb.of(false).stream()
-                .map(verb -> Grant.ofOwn(Audience.MEMBERS, verb)).toList()));
+        publisher.grant(table.key(), new Grants(List.copyOf(ownOf(table.browsers() ? Audience.EVERYONE : Audience.MEMBERS))));
+    }
+
+    /** Whether people who are not signed in have rows of their own; where each has theirs, they are among them at once. */
+    private void browsers(Table table, boolean areCounted) {
+        changes.change(table.countingBrowsers(areCounted), SignedIn.author());
+        Set<Grant> ofMembers = ownOf(Audience.MEMBERS);
+        Set<Grant> ofEveryone = ownOf(Audience.EVERYONE);
+        Set<Grant> now = Set.copyOf(catalog.grants(table.key()).all());
+        if (now.equals(areCounted ? ofMembers : ofEveryone)) {
+            publisher.grant(table.key(), new Grants(List.copyOf(areCounted ? ofEveryone : ofMembers)));
+        }
+    }
+
+    private static Set<Grant> ownOf(Audience audience) {
+        return Verb.of(false).stream().map(verb -> Grant.ofOwn(audience, verb)).collect(Collectors.toSet());
     }
 
     private void reach(Table table, String of, String reach) {
