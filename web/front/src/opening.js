@@ -8,7 +8,7 @@ async function fetched(address) {
   return opened ? document.importNode(opened, true) : null;
 }
 
-function dialog(how, close) {
+export function dialog(how, close) {
   let slip = document.querySelector('dialog.row-slip');
   if (!slip) {
     slip = document.createElement('dialog');
@@ -28,7 +28,7 @@ function dialog(how, close) {
   return slip;
 }
 
-function fill(slip, opened) {
+export function fill(slip, opened) {
   const shut = document.createElement('button');
   shut.className = 'button button-small slip-shut';
   shut.textContent = slip.dataset.close;
@@ -41,6 +41,7 @@ async function inSlip(link, how) {
   if (!opened) return window.location.assign(link.href);
   const slip = dialog(how, sheetOf(link).dataset.close);
   fill(slip, opened);
+  slip.filled = sheetOf(link).id;
   slip.showModal();
   history.pushState({ slip: true }, '', link.href);
 }

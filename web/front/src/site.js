@@ -1,5 +1,6 @@
 import { followAnswers } from './asked.js';
 import { start } from './common.js';
+import './filling.js';
 import { followChanges } from './live.js';
 import './values.js';
 

@@ -69,6 +69,7 @@ public final class Differences {
                 after.title());
         note(!before.stamps().equals(after.stamps()), Line.FORM, "set", after.title());
         note(!before.bounds().equals(after.bounds()), Line.FORM, "bounds", after.title());
+        note(before.atOnce() != after.atOnce(), Line.FORM, after.atOnce() ? "at-once" : "waits", after.title());
         note(!before.then().equals(after.then()), Line.FORM, "then", after.title());
         note(!before.notices().equals(after.notices()), Line.FORM, "tell", after.title());
     }
@@ -177,6 +178,8 @@ public final class Differences {
                 after.changing().fields().isEmpty() ? "fields-shown" : "fields", labels(after, after.changing().fields()));
         note(before.changing().inPlace() != after.changing().inPlace(), Line.CHANGE,
                 after.changing().inPlace() ? "in-place" : "not-in-place");
+        note(before.changing().inSlip() != after.changing().inSlip(), Line.CHANGE,
+                after.changing().inSlip() ? "in-slip" : "on-page");
         note(before.changing().several() != after.changing().several(), Line.CHANGE,
                 after.changing().several() ? "several" : "not-several");
         note(!before.changing().deeds().equals(after.changing().deeds())

@@ -14,7 +14,6 @@ import org.pressboard.condition.Operand;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Field;
-import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.value.FieldKey;
@@ -33,9 +32,10 @@ import org.pressboard.value.Value;
  * @param lead   what is said before the questions; may be empty
  * @param paired whether questions stand two beside each other where there is room
  * @param stamps what is set without being asked
+ * @param atOnce whether what is sent need not wait to be let through, where rows of the table have to be
  */
 public record Form(FormKey key, TableKey table, String title, String lead, boolean paired, List<Question> questions,
-                   List<Stamp> stamps, Bounds bounds, Afterwards then, List<Notice> notices) {
+                   List<Stamp> stamps, Bounds bounds, Afterwards then, List<Notice> notices, boolean atOnce) {
 
     public static final int LONGEST_TITLE = 100;
     public static final int LONGEST_LEAD = 1_000;
@@ -54,7 +54,8 @@ public record Form(FormKey key, TableKey table, String title, String lead, boole
 
     /** A form that asks for nothing yet. */
     public static Form plain(FormKey key, TableKey table, String title) {
-        return new Form(key, table, title, "", false, List.of(), List.of(), Bounds.NONE, Afterwards.USUAL, List.of());
+        return new Form(key, table, title, "", false, List.of(), List.of(), Bounds.NONE, Afterwards.USUAL, List.of(),
+                false);
     }
 
     /** One that asks for everything that can be asked for, but not for whose the row is, nor whether it is let through. */
@@ -65,20 +66,19 @@ public record Form(FormKey key, TableKey table, String title, String lead, boole
 
     /** Whether a form could ask for the field. */
     public static boolean canAsk(Table table, Field field) {
-        return field.isEntered() && !field.key().equals(table.owner()) && !field.key().equals(table.approval())
-                && !(field.type() instanceof Referring.References);
+        return field.isEntered() && !field.key().equals(table.owner()) && !field.key().equals(table.approval());
     }
 
     public Form titled(String other, String otherLead) {
-        return new Form(key, table, other, otherLead, paired, questions, stamps, bounds, then, notices);
+        return new Form(key, table, other, otherLead, paired, questions, stamps, bounds, then, notices, atOnce);
     }
 
     public Form pairing(boolean inPairs) {
-        return new Form(key, table, title, lead, inPairs, questions, stamps, bounds, then, notices);
+        return new Form(key, table, title, lead, inPairs, questions, stamps, bounds, then, notices, atOnce);
     }
 
     public Form asking(List<Question> others) {
-        return new Form(key, table, title, lead, paired, others, stamps, bounds, then, notices);
+        return new Form(key, table, title, lead, paired, others, stamps, bounds, then, notices, atOnce);
     }
 
     /** The same with one of its questions asked otherwise. */
@@ -93,19 +93,28 @@ public record Form(FormKey key, TableKey table, String title, String lead, boole
     }
 
     public Form stamping(List<Stamp> others) {
-        return new Form(key, table, title, lead, paired, questions, others, bounds, then, notices);
+        return new Form(key, table, title, lead, paired, questions, others, bounds, then, notices, atOnce);
     }
 
     public Form within(Bounds others) {
-        return new Form(key, table, title, lead, paired, questions, stamps, others, then, notices);
+        return new Form(key, table, title, lead, paired, questions, stamps, others, then, notices, atOnce);
     }
 
     public Form then(Afterwards other) {
-        return new Form(key, table, title, lead, paired, questions, stamps, bounds, other, notices);
+        return new Form(key, table, title, lead, paired, questions, stamps, bounds, other, notices, atOnce);
     }
 
     public Form telling(List<Notice> others) {
-        return new Form(key, table, title, lead, paired, questions, stamps, bounds, then, others);
+        return new Form(key, table, title, lead, paired, questions, stamps, bounds, then, others, atOnce);
+    }
+
+    public Form seenAtOnce(boolean need) {
+        return new Form(key, table, title, lead, paired, questions, stamps, bounds, then, notices, need);
+    }
+
+    /** Whether what is sent waits to be let through. */
+    public boolean waits(Table now) {
+        return !atOnce && now.letThrough().isPresent();
     }
 
     public Optional<Question> question(FieldKey field) {

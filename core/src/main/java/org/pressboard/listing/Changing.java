@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.function.Predicate;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Field;
-import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
 
@@ -13,14 +12,16 @@ import org.pressboard.value.FieldKey;
  *
  * @param fields  the fields that they fill in, in their order; none: those that are shown
  * @param inPlace whether single values are changed where they stand
+ * @param inSlip  whether forms are laid over the list; else each is a page of its own
  * @param several whether several rows are picked and changed or removed at once
  * @param deeds   buttons that do one thing to a row
  * @param sending buttons that open a form about a row
  */
 public record Changing(boolean add, boolean change, boolean remove, List<FieldKey> fields, boolean inPlace,
-                       boolean several, List<Deed> deeds, List<Sending> sending) {
+                       boolean inSlip, boolean several, List<Deed> deeds, List<Sending> sending) {
 
-    public static final Changing NOTHING = new Changing(false, false, false, List.of(), false, false, List.of(), List.of());
+    public static final Changing NOTHING = new Changing(false, false, false, List.of(), false, false, false, List.of(),
+            List.of());
 
     public Changing {
         fields = fields == null ? List.of() : List.copyOf(fields);
@@ -33,27 +34,31 @@ public record Changing(boolean add, boolean change, boolean remove, List<FieldKe
     }
 
     public Changing with(boolean mayAdd, boolean mayChange, boolean mayRemove) {
-        return new Changing(mayAdd, mayChange, mayRemove, fields, inPlace, several, deeds, sending);
+        return new Changing(mayAdd, mayChange, mayRemove, fields, inPlace, inSlip, several, deeds, sending);
     }
 
     public Changing inPlace(boolean isInPlace) {
-        return new Changing(add, change, remove, fields, isInPlace, several, deeds, sending);
+        return new Changing(add, change, remove, fields, isInPlace, inSlip, several, deeds, sending);
+    }
+
+    public Changing inSlip(boolean isInSlip) {
+        return new Changing(add, change, remove, fields, inPlace, isInSlip, several, deeds, sending);
     }
 
     public Changing severally(boolean areSeveral) {
-        return new Changing(add, change, remove, fields, inPlace, areSeveral, deeds, sending);
+        return new Changing(add, change, remove, fields, inPlace, inSlip, areSeveral, deeds, sending);
     }
 
     public Changing filling(List<FieldKey> others) {
-        return new Changing(add, change, remove, others, inPlace, several, deeds, sending);
+        return new Changing(add, change, remove, others, inPlace, inSlip, several, deeds, sending);
     }
 
     public Changing doing(List<Deed> others) {
-        return new Changing(add, change, remove, fields, inPlace, several, others, sending);
+        return new Changing(add, change, remove, fields, inPlace, inSlip, several, others, sending);
     }
 
     public Changing sending(List<Sending> others) {
-        return new Changing(add, change, remove, fields, inPlace, several, deeds, others);
+        return new Changing(add, change, remove, fields, inPlace, inSlip, several, deeds, others);
     }
 
     /** The same for those fields only; where none is left of those that are filled in, nothing is. */
@@ -66,7 +71,7 @@ public record Changing(boolean add, boolean change, boolean remove, List<FieldKe
 
     /**
      * The fields of the table that are filled in. Never the one by which a row is somebody's own, which is set to whoever
-     * adds the row; nor, so far, pictures, files and fields that lead to several rows.
+     * adds the row.
      */
     public List<Field> filled(Table table, List<FieldKey> shown) {
         return (fields.isEmpty() ? shown : fields).stream().flatMap(key -> table.fields().find(key).stream())
@@ -75,7 +80,11 @@ public record Changing(boolean add, boolean change, boolean remove, List<FieldKe
 
     /** Whether visitors could fill the field in. */
     public static boolean canBeFilled(Table table, Field field) {
-        return field.isEntered() && !(field.type() instanceof Attached)
-                && !(field.type() instanceof Referring.References) && !field.key().equals(table.owner());
+        return field.isEntered() && !field.key().equals(table.owner());
+    }
+
+    /** Whether the value could be changed where it stands, or in several rows at once: files are brought with a form. */
+    public static boolean canBeTyped(Field field) {
+        return !(field.type() instanceof Attached);
     }
 }

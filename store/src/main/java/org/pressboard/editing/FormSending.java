@@ -109,6 +109,11 @@ public class FormSending {
         });
         Set<FieldKey> given = new HashSet<>(answers.keySet());
         form.stamps().forEach(stamp -> given.remove(stamp.field()));
-        return editing.add(visitor, form.table(), row, given, author, new Hand.Sent(sender, name));
+        RowEditing.Added added = editing.add(visitor, form.table(), row, given, author, new Hand.Sent(sender, name));
+        if (form.atOnce() && added.outcome() instanceof RowEditing.Outcome.Done) {
+            table.letThrough().ifPresent(by -> editing.rows().give(table, added.row(),
+                    Map.of(by, Optional.of(Value.of(true))), author));
+        }
+        return added;
     }
 }

@@ -34,6 +34,7 @@ import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 import org.springframework.dao.NonTransientDataAccessException;
 import org.springframework.stereotype.Component;
@@ -128,7 +129,8 @@ public class VisitorEditing {
         given.entrySet().removeIf(each -> each.getValue().equals(was.getOrDefault(each.getKey(), Optional.empty())));
         OfVisitor hand = new OfVisitor(site, visitor, given.keySet(), Hand.Sent.NOT);
         Map<FieldKey, Problem> against = against(hand, site.table(key), List.of(row), given);
-        return against.isEmpty() ? editing.change(key, row, was, give, author, hand)
+        return against.isEmpty() ? new UnseenRows(seeing(site, visitor), site.table(key), stored(key, row, site, give.keySet()))
+                .change(was, give, (before, after) -> editing.change(key, row, before, after, author, hand))
                 : new RowEditing.Outcome.Refused(against);
     }
 
@@ -218,6 +220,11 @@ public class VisitorEditing {
                 || !isOfOwn(decision.rows()));
     }
 
+    /** Whether the visitor may change rows at all; which, only the rows tell. */
+    public boolean mayChange(Visitor visitor, TableKey key) {
+        return catalog.published().may(visitor, Verb.CHANGE, key).isAllowed();
+    }
+
     private static boolean isOfOwn(Condition rows) {
         return rows instanceof Condition.Owned || (rows instanceof Condition.All(List<Condition> parts)
                 && parts.stream().anyMatch(VisitorEditing::isOfOwn));
@@ -239,6 +246,20 @@ public class VisitorEditing {
                 .and(from.conditionRowByRow(condition)).fetch(from.rowId()));
     }
 
+    /** The row as it is, where one of the fields leads to rows: of these, not all need be seen. */
+    private Optional<Row> stored(TableKey key, long row, PublishedSite site, Set<FieldKey> fields) {
+        return fields.stream().anyMatch(field -> site.table(key).field(field).type() instanceof Referring)
+                ? editing.find(key, row) : Optional.empty();
+    }
+
+    private UnseenRows.Seeing seeing(PublishedSite site, Visitor visitor) {
+        return (field, rows) -> visitor.isStaff() ? Set.copyOf(rows) : seen(site, visitor, site.tables().target(field), rows);
+    }
+
+    private Set<Long> seen(PublishedSite site, Visitor visitor, Table target, Collection<Long> rows) {
+        return meeting(site, visitor, target, site.sight(visitor, target.key()).asked(target.key()), rows);
+    }
+
     /** Nobody refers to a row that they do not see: whether there is one would be told by that. */
     private Map<FieldKey, Problem> unseen(PublishedSite site, Visitor visitor, TableKey key, Map<FieldKey, Value> values) {
         Table table = site.table(key);
@@ -248,8 +269,7 @@ public class VisitorEditing {
             if (of.type() instanceof Referring && !field.equals(table.owner()) && !visitor.isStaff()) {
                 Table target = site.tables().target(of);
                 List<Long> wanted = value.each().stream().map(each -> ((Value.Referred) each).row()).toList();
-                Sight sight = site.sight(visitor, target.key());
-                if (meeting(site, visitor, target, sight.asked(target.key()), wanted).size() < new HashSet<>(wanted).size()) {
+                if (seen(site, visitor, target, wanted).size() < new HashSet<>(wanted).size()) {
                     unseen.put(field, Problem.of("entry.no-such-row", target.label()));
                 }
             }

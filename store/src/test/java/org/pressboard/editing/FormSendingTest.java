@@ -148,6 +148,17 @@ class FormSendingTest extends StoreTest {
         assertThatThrownBy(() -> approvals.turnAway(guests.key(), added.row(), OWNER)).isInstanceOf(ProblemsFound.class);
     }
 
+    /** As its owner says of the form; what else is added to the table waits as before. */
+    @Test
+    void whatAFormSendsNeedNotWait() {
+        changes.change(catalog.tables().get(guests.key()).approvedBy(APPROVED), OWNER);
+        send(form, "browser:a", first);
+        assertThat(seen()).isZero();
+        RowEditing.Added added = send(form.seenAtOnce(true), "browser:b", first);
+        assertThat(seen()).isOne();
+        assertThat(editing.find(guests.key(), added.row()).orElseThrow().find(APPROVED)).contains(Value.of(true));
+    }
+
     @Test
     void whatIsTurnedAwayIsGone() {
         changes.change(catalog.tables().get(guests.key()).approvedBy(APPROVED), OWNER);

@@ -2,13 +2,13 @@ package org.pressboard.control;
 
 import java.time.Clock;
 import java.time.LocalDate;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
+import java.util.function.Function;
+import java.util.regex.Pattern;
 import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
 import org.pressboard.rows.RowPicker;
@@ -25,6 +25,9 @@ import org.springframework.util.MultiValueMap;
 @Component
 public class CalledRows {
 
+    private static final Pattern NUMBER = Pattern.compile("#\\d{1,18}");
+    private static final int MOST_ROWS = 100;
+
     private final RowPicker picker;
     private final Clock clock;
 
@@ -33,9 +36,11 @@ public class CalledRows {
         this.clock = clock;
     }
 
-    /** The rows that a field could lead to and that are called so. */
-    public List<String> called(Sight sight, Visitor visitor, Field reference, String called, Locale language) {
-        return find(sight, visitor, reference, called, language).stream().map(Value.Referred::heading).toList();
+    /** The rows that a field could lead to and that are called as what was typed in it. */
+    public List<String> called(Sight sight, Visitor visitor, Field reference, MultiValueMap<String, String> sent,
+            Locale language) {
+        String typed = Optional.ofNullable(sent.getFirst("v." + reference.key())).orElse("");
+        return find(sight, visitor, reference, typed, language).stream().map(Value.Referred::heading).toList();
     }
 
     private List<Value.Referred> find(Sight sight, Visitor visitor, Field reference, String called, Locale language) {
@@ -46,7 +51,7 @@ public class CalledRows {
     }
 
     /**
-     * What was sent of these fields, where rows are referred to by what they are called.
+     * What was sent of these fields, where rows are referred to by what they are called, or by {@code #} and their number.
      */
     public RowForm read(Sight sight, Visitor visitor, List<Field> fields, MultiValueMap<String, String> sent, Words words) {
         Named named = named(sight, visitor, fields, sent, words.language());
@@ -56,10 +61,9 @@ public class CalledRows {
     /**
      * What was sent with the numbers of rows in place of what they are called.
      *
-     * @param typed   what was typed of fields that lead to rows
-     * @param unknown those of them whose rows are not there
+     * @param typed what was typed of fields that lead to rows, and the rows that are called so
      */
-    private record Named(MultiValueMap<String, String> parameters, Map<FieldKey, String> typed, Set<FieldKey> unknown) {
+    private record Named(MultiValueMap<String, String> parameters, Map<FieldKey, List<Typed>> typed) {
 
         /** The form with what was typed standing where it was typed. */
         RowForm restored(RowForm form, Words words) {
@@ -68,34 +72,58 @@ public class CalledRows {
         }
 
         private Control restored(Control control, Words words) {
-            String text = typed.get(control.field().key());
-            if (text == null) {
+            List<Typed> all = typed.get(control.field().key());
+            if (all == null) {
                 return control;
             }
-            Control typedIn = new Control(control.field(), control.kind(), text, text, control.was(), control.problem(),
+            boolean isSeveral = control.field().type().isSeveral();
+            Control typedIn = new Control(control.field(), control.kind(), joined(all, isSeveral ? Typed::inSeveral
+                    : Typed::text), joined(all, isSeveral ? Typed::called : Typed::text), control.was(), control.problem(),
                     control.theirs());
-            return unknown.contains(control.field().key())
-                    ? typedIn.wrong(words.say("entry.no-row-called", text)) : typedIn;
+            return all.stream().filter(each -> each.row.isEmpty()).findFirst()
+                    .map(each -> typedIn.wrong(words.say("entry.no-row-called", each.text))).orElse(typedIn);
+        }
+
+        private static String joined(List<Typed> all, Function<Typed, String> how) {
+            return Control.joined(all.stream().map(how).toList());
+        }
+    }
+
+    /** What somebody typed, and the row that is called so. */
+    private record Typed(String text, Optional<Value.Referred> row) {
+
+        private String called() {
+            return row.map(Value.Referred::heading).orElse(text);
+        }
+
+        private String inSeveral() {
+            return row.map(found -> Long.toString(found.row())).orElse(Control.UNKNOWN + text);
         }
     }
 
     private Named named(Sight sight, Visitor visitor, List<Field> fields, MultiValueMap<String, String> sent,
             Locale language) {
         MultiValueMap<String, String> numbers = new LinkedMultiValueMap<>(sent);
-        Map<FieldKey, String> typed = new LinkedHashMap<>();
-        Set<FieldKey> unknown = new HashSet<>();
+        Map<FieldKey, List<Typed>> typed = new LinkedHashMap<>();
         for (Field field : fields) {
             String name = "v." + field.key();
-            String text = Optional.ofNullable(sent.getFirst(name)).orElse("").strip();
-            if (field.type() instanceof Referring && !text.isEmpty()) {
-                typed.put(field.key(), text);
-                Optional<Value.Referred> row = RowPicker.just(find(sight, visitor, field, text, language), text);
-                numbers.set(name, row.map(found -> Long.toString(found.row())).orElse(""));
-                if (row.isEmpty()) {
-                    unknown.add(field.key());
-                }
+            List<String> texts = sent.getOrDefault(name, List.of()).stream().map(String::strip).filter(text -> !text.isEmpty())
+                    .distinct().limit(field.type().isSeveral() ? MOST_ROWS : 1).toList();
+            if (field.type() instanceof Referring referring && !texts.isEmpty()) {
+                List<Typed> found = texts.stream().map(text -> new Typed(text, row(sight, visitor, referring, field, text,
+                        language))).toList();
+                typed.put(field.key(), found);
+                numbers.put(name, found.stream().map(each -> each.row.map(row -> Long.toString(row.row())).orElse(""))
+                        .distinct().toList());
             }
         }
-        return new Named(numbers, typed, unknown);
+        return new Named(numbers, typed);
+    }
+
+    private Optional<Value.Referred> row(Sight sight, Visitor visitor, Referring referring, Field field, String text,
+            Locale language) {
+        return NUMBER.matcher(text).matches() ? picker.headings(sight.of(referring.to()), visitor,
+                visitor.on(LocalDate.now(clock)), List.of(Long.valueOf(text.substring(1)))).stream().findFirst()
+                : RowPicker.just(find(sight, visitor, field, text, language), text);
     }
 }

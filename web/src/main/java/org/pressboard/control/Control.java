@@ -28,6 +28,9 @@ import org.pressboard.value.WrittenForm;
  */
 public record Control(Field field, Kind kind, String text, String shown, String was, String problem, @Nullable String theirs) {
 
+    /** What stands before names of rows that are not there, among the numbers of those that are. */
+    static final String UNKNOWN = "?";
+
     /** With what it is filled in. */
     public enum Kind { LINE, AREA, NUMBER, EMAIL, LINK, PHONE, DATE, MOMENT, TIME, YES_NO, CHOICE, CHOICES, RATING, ROW, ROWS, FILES }
 
@@ -128,6 +131,11 @@ public record Control(Field field, Kind kind, String text, String shown, String 
         return IntStream.range(0, numbers.size()).filter(i -> numbers.get(i).matches("\\d{1,18}"))
                 .mapToObj(i -> new Value.Referred(Long.parseLong(numbers.get(i)), i < called.size() ? called.get(i) : ""))
                 .toList();
+    }
+
+    /** What was typed in place of rows that are not there. */
+    public List<String> unknown() {
+        return text.lines().filter(line -> line.startsWith(UNKNOWN)).map(line -> line.substring(UNKNOWN.length())).toList();
     }
 
     /** The files in it. */

@@ -79,6 +79,10 @@ public record RowForm(List<Control> controls, Map<FieldKey, Optional<Value>> val
         return Control.joined(all);
     }
 
+    public boolean takesFiles() {
+        return controls.stream().anyMatch(control -> control.field().type() instanceof Attached);
+    }
+
     public boolean isWrong() {
         return controls.stream().anyMatch(control -> !control.problem().isEmpty());
     }

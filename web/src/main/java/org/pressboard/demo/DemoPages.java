@@ -153,7 +153,7 @@ class DemoPages {
                 listing -> listing.with(listing.show().totalling(keys("kilograms"))),
                 listing -> listing.with(Ordering.by(List.of(new SortBy(new FieldKey("day"), true)))),
                 listing -> listing.takenAwayAs(Set.of(TakeAway.CSV, TakeAway.XLSX, TakeAway.PRINT)),
-                listing -> listing.with(Changing.NOTHING.with(true, true, true).inPlace(true).severally(true)
+                listing -> listing.with(Changing.NOTHING.with(true, true, true).inPlace(true).inSlip(true).severally(true)
                         .filling(keys("tree", "day",
                         "kilograms", "grade", "approved"))),
                 listing -> listing.with(Dress.USUAL.sayingOfNothing("You have not picked anything yet. Add what you picked.")));

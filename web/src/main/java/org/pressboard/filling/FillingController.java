@@ -83,7 +83,7 @@ class FillingController {
             Model model, HttpServletRequest request, HttpServletResponse response, RedirectAttributes flash) {
         Filling filling = fillings.ofNew(fillings.find(listing, parameters, language, request), parameters);
         offered(filling.changing().add());
-        return attempt(filling, null, parameters, form -> editing.add(browsers.sending(filling.visitor(), filling.table(),
+        return attempt(filling, null, parameters, request, form -> editing.add(browsers.sending(filling.visitor(), filling.table(),
                 request, response), filling.table().key(), form.filled(), Fillings.author()).outcome(), model, flash);
     }
 
@@ -107,14 +107,14 @@ class FillingController {
         Filling filling = fillings.of(fillings.find(listing, parameters, language, request), Set.of(row), parameters);
         offered(filling.changing().change());
         Row found = fillings.row(filling, row);
-        return attempt(filling, found, parameters, form -> editing.change(filling.visitor(), filling.table().key(), row,
+        return attempt(filling, found, parameters, request, form -> editing.change(filling.visitor(), filling.table().key(), row,
                 form.was(), form.values(), Fillings.author()), model, flash);
     }
 
     /** Does what was sent of a row, a new one where there is none; what cannot be done is said in the form. */
     private String attempt(Filling filling, @Nullable Row row, MultiValueMap<String, String> parameters,
-            Function<RowForm, RowEditing.Outcome> write, Model model, RedirectAttributes flash) {
-        return switch (fillings.write(filling, parameters, write, model)) {
+            HttpServletRequest request, Function<RowForm, RowEditing.Outcome> write, Model model, RedirectAttributes flash) {
+        return switch (fillings.write(filling, parameters, request, write, model)) {
             case Fillings.Tried.Done(Long act) -> fillings.back(filling,
                     row == null ? "change.added" : act == null ? "change.same" : "change.changed", act, flash);
             case Fillings.Tried.Against(RowForm form) -> show(filling, form, row, model);
@@ -156,15 +156,15 @@ class FillingController {
 
     /** What rows are called that a field of the form could lead to, as far as the visitor sees them. */
     @GetMapping(LISTING + "/refer/{field}")
-    String refer(@PathVariable String listing, @PathVariable String field, @RequestParam(defaultValue = "") String called,
+    String refer(@PathVariable String listing, @PathVariable String field,
             @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
             HttpServletRequest request) {
         Filling filling = fillings.find(listing, parameters, language, request);
         offered(filling.changing().add() || filling.changing().change());
         Field reference = filling.of(field).fields().stream().findFirst()
                 .orElseThrow(() -> new NotThere("not-there.listing"));
-        model.addAttribute("found", references.called(filling.asking().sight(), filling.visitor(), reference, called,
-                language));
+        model.addAttribute("found", references.called(filling.asking().sight(), filling.visitor(), reference,
+                parameters, language));
         return "site/controls :: found";
     }
 

@@ -51,11 +51,13 @@ class Fillings {
     private final Sheets sheets;
     private final VisitorEditing editing;
     private final CalledRows references;
+    private final FormFiles files;
     private final Pace pace;
     private final MessageSource messages;
 
-    Fillings(OpenListings listings, Sheets sheets, VisitorEditing editing, CalledRows references, Pace pace,
-            MessageSource messages) {
+    Fillings(OpenListings listings, Sheets sheets, VisitorEditing editing, CalledRows references, FormFiles files,
+            Pace pace, MessageSource messages) {
+        this.files = files;
         this.listings = listings;
         this.sheets = sheets;
         this.editing = editing;
@@ -135,12 +137,15 @@ class Fillings {
     }
 
     /** Writes what was sent, unless something is wrong with it. */
-    Tried write(Filling filling, MultiValueMap<String, String> parameters, Function<RowForm, RowEditing.Outcome> write,
-            Model model) {
+    Tried write(Filling filling, MultiValueMap<String, String> parameters, HttpServletRequest request,
+            Function<RowForm, RowEditing.Outcome> write, Model model) {
         Words words = words(filling);
-        RowForm sent = references.read(filling.asking().sight(), filling.visitor(), filling.fields(), parameters, words);
+        FormFiles.Sent brought = files.sent(filling.fields(), parameters, request, words);
+        RowForm sent = references.read(filling.asking().sight(), filling.visitor(), filling.fields(), brought.parameters(),
+                words);
         RowForm form = sent.with(sent.missing(filling.fields()), words);
-        if (form.isWrong()) {
+        if (form.isWrong() || !brought.problem().isEmpty()) {
+            model.addAttribute("problem", brought.problem().isEmpty() ? null : brought.problem());
             return new Tried.Against(form);
         }
         try {
@@ -173,6 +178,7 @@ class Fillings {
         model.addAttribute("page", filling.open().page());
         model.addAttribute("rows", filling.rows());
         model.addAttribute("query", filling.asking().query());
+        model.addAttribute("asked", files.sealed());
         model.addAttribute("label", filling.table().label());
         model.addAttribute("row", row);
         model.addAttribute("called", row == null ? "" : filling.table().headingField()

@@ -3,21 +3,29 @@ package org.pressboard.filling;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.pressboard.control.SealedFiles;
+import org.pressboard.editing.VisitorEditing;
 import org.pressboard.files.Files;
 import org.pressboard.files.KeptFile;
+import org.pressboard.grant.Visitor;
+import org.pressboard.listing.Changing;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.sheet.Asking;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
 import org.pressboard.signin.Seal;
 import org.pressboard.signin.SignedIn;
 import org.pressboard.signin.UploadGuard;
 import org.pressboard.site.OpenForms;
+import org.pressboard.site.OpenListings;
 import org.pressboard.site.PageClosed;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Field;
@@ -36,18 +44,26 @@ import org.springframework.web.multipart.MultipartHttpServletRequest;
 @Component
 class FormFiles implements UploadGuard.Places {
 
-    private static final Pattern ADDRESS = Pattern.compile("/([a-z][a-z0-9-]*)/send/([a-z0-9][a-z0-9-]*)");
-    private static final int MOST_FILES = 5;
+    private static final Pattern FORM = Pattern.compile("/([a-z][a-z0-9-]*)/send/([a-z0-9][a-z0-9-]*)");
+    private static final Pattern ROW = Pattern.compile("/listings/([a-z0-9][a-z0-9-]*)/rows/(add|\\d{1,18}/change)");
+
+    /** So many come at once, and so many are in a field at most. */
+    private static final int MOST_AT_ONCE = 5;
+    private static final int MOST_IN_FIELD = 40;
 
     /** All of what is sent at once: a file, and some room for the rest. */
     private static final long MOST_BYTES = Files.MOST_BYTES + 2L * 1024 * 1024;
 
     private final OpenForms forms;
+    private final OpenListings listings;
+    private final VisitorEditing editing;
     private final Files files;
     private final Seal seal;
 
-    FormFiles(OpenForms forms, Files files, Seal seal) {
+    FormFiles(OpenForms forms, OpenListings listings, VisitorEditing editing, Files files, Seal seal) {
         this.forms = forms;
+        this.listings = listings;
+        this.editing = editing;
         this.files = files;
         this.seal = seal;
     }
@@ -55,18 +71,32 @@ class FormFiles implements UploadGuard.Places {
     /** Before a byte is read: whether there is a form that takes files from whoever sends them, and they say how much. */
     @Override
     public boolean isTaken(HttpServletRequest request) {
-        Matcher address = ADDRESS.matcher(request.getRequestURI());
         boolean isBounded = request.getContentLengthLong() >= 0 && request.getContentLengthLong() <= MOST_BYTES;
-        if (!isBounded || !address.matches()) {
-            return false;
-        }
         try {
-            OpenForms.Open open = forms.open(address.group(1), address.group(2), SignedIn.currentVisitor());
-            return open.may() && open.sitting(Locale.ENGLISH).fields().stream()
+            return isBounded && fields(request.getRequestURI(), SignedIn.currentVisitor()).stream()
                     .anyMatch(field -> field.type() instanceof Attached);
         } catch (NotThere | PageClosed closed) {
             return false;
         }
+    }
+
+    /** What somebody may fill in there; nothing where they may not. */
+    private List<Field> fields(String address, Visitor visitor) {
+        Matcher form = FORM.matcher(address);
+        if (form.matches()) {
+            OpenForms.Open open = forms.open(form.group(1), form.group(2), visitor);
+            return open.may() ? open.sitting(Locale.ENGLISH).fields() : List.of();
+        }
+        Matcher row = ROW.matcher(address);
+        if (!row.matches()) {
+            return List.of();
+        }
+        Asking asking = listings.find(row.group(1), visitor, Map.of()).asking();
+        Changing changing = asking.listing().changing();
+        boolean isNew = row.group(2).equals("add");
+        boolean may = isNew ? changing.add() && editing.mayAdd(visitor, asking.table().key())
+                : changing.change() && editing.mayChange(visitor, asking.table().key());
+        return may ? changing.filled(asking.table(), asking.listing().shown()) : List.of();
     }
 
     /**
@@ -77,8 +107,7 @@ class FormFiles implements UploadGuard.Places {
     record Sent(MultiValueMap<String, String> parameters, String problem) {
     }
 
-    Sent sent(List<Field> fields, MultiValueMap<String, String> parameters, HttpServletRequest request, Words words)
-            throws IOException {
+    Sent sent(List<Field> fields, MultiValueMap<String, String> parameters, HttpServletRequest request, Words words) {
         MultiValueMap<String, String> all = new LinkedMultiValueMap<>(parameters);
         String problem = "";
         for (Field field : fields) {
@@ -87,25 +116,36 @@ class FormFiles implements UploadGuard.Places {
                         .flatMap(sealed -> seal.check(sealed).stream()).toList());
                 for (MultipartFile file : brought(field, request)) {
                     try {
-                        lines.add(keep(file, attached));
+                        take(file, attached, lines);
                     } catch (ProblemsFound refused) {
                         problem = Files.named(Optional.ofNullable(file.getOriginalFilename()).orElse("")) + ": "
                                 + words.say(refused.problems().all().getFirst());
                     }
                 }
-                int most = attached.isSeveral() ? MOST_FILES : 1;
-                all.put("v." + field.key(), lines.subList(Math.max(0, lines.size() - most), lines.size()));
+                all.put("v." + field.key(), lines);
             }
         }
         return new Sent(all, problem);
     }
 
-    private static List<MultipartFile> brought(Field field, HttpServletRequest request) {
-        return request instanceof MultipartHttpServletRequest several ? several.getFiles("file." + field.key()).stream()
-                .filter(file -> !file.isEmpty()).limit(MOST_FILES).toList() : List.of();
+    /** Where there is room for one, the last that comes is it. */
+    private void take(MultipartFile file, Attached attached, List<String> lines) {
+        if (attached.isSeveral() && lines.size() >= MOST_IN_FIELD) {
+            throw ProblemsFound.of("entry.too-many-files", MOST_IN_FIELD);
+        }
+        String kept = keep(file, attached);
+        if (!attached.isSeveral()) {
+            lines.clear();
+        }
+        lines.add(kept);
     }
 
-    private String keep(MultipartFile file, Attached attached) throws IOException {
+    private static List<MultipartFile> brought(Field field, HttpServletRequest request) {
+        return request instanceof MultipartHttpServletRequest several ? several.getFiles("file." + field.key()).stream()
+                .filter(file -> !file.isEmpty()).limit(MOST_AT_ONCE).toList() : List.of();
+    }
+
+    private String keep(MultipartFile file, Attached attached) {
         String name = Files.named(Optional.ofNullable(file.getOriginalFilename()).orElse(""));
         try (InputStream in = file.getInputStream()) {
             KeptFile kept = files.keep(in, name);
@@ -113,6 +153,12 @@ class FormFiles implements UploadGuard.Places {
                 throw ProblemsFound.of("entry.no-picture", name);
             }
             return PlainForm.write(new Value.Attachment(kept.content(), name));
+        } catch (IOException broken) {
+            throw new UncheckedIOException(broken);
         }
+    }
+
+    SealedFiles sealed() {
+        return new SealedFiles(seal::on);
     }
 }

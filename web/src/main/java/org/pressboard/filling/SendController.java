@@ -155,11 +155,11 @@ class SendController {
     /** What rows are called that a question could be answered with, as far as the visitor sees them. */
     @GetMapping(AT + "/refer/{field}")
     String refer(@PathVariable String page, @PathVariable String form, @PathVariable String field,
-            @RequestParam(defaultValue = "") String called, Locale language, Model model, HttpServletRequest request) {
+            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model, HttpServletRequest request) {
         OpenForms.Open open = open(page, form, Pace.PAGE, request);
         Field reference = open.sitting(language).fields().stream().filter(each -> each.key().name().equals(field)).findFirst()
                 .orElseThrow(() -> new NotThere("not-there.form"));
-        model.addAttribute("found", references.called(open.sight(), SignedIn.currentVisitor(), reference, called, language));
+        model.addAttribute("found", references.called(open.sight(), SignedIn.currentVisitor(), reference, parameters, language));
         return "site/controls :: found";
     }
 

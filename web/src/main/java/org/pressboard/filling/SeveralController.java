@@ -67,7 +67,7 @@ class SeveralController {
         }
         Filling one = chosen(filling, parameters);
         offered(filling.changing().change() && !one.fields().isEmpty());
-        return switch (fillings.write(one, parameters, form -> editing.changeAll(filling.visitor(), filling.table().key(),
+        return switch (fillings.write(one, parameters, request, form -> editing.changeAll(filling.visitor(), filling.table().key(),
                 rows, form.values(), Fillings.author()), model)) {
             case Fillings.Tried.Done(Long act) -> fillings.back(filling, "change.changed-several", act, flash);
             case Fillings.Tried.Against(RowForm form) -> show(filling, rows, form, model);
@@ -87,7 +87,7 @@ class SeveralController {
 
     private Filling find(String listing, MultiValueMap<String, String> parameters, Locale language,
             HttpServletRequest request) {
-        Filling filling = fillings.find(listing, parameters, language, request);
+        Filling filling = fillings.find(listing, parameters, language, request).typed();
         offered(filling.changing().several());
         return filling;
     }

@@ -51,7 +51,7 @@ class ValueController {
             HttpServletRequest request) {
         Filling filling = find(listing, row, field, parameters, language, request);
         fillings.row(filling, row);
-        return switch (fillings.write(filling, parameters, typed -> editing.change(filling.visitor(), filling.table().key(),
+        return switch (fillings.write(filling, parameters, request, typed -> editing.change(filling.visitor(), filling.table().key(),
                 row, typed.was(), typed.values(), Fillings.author()), model)) {
             case Fillings.Tried.Done(Long act) -> kept(filling, act, model);
             case Fillings.Tried.Against(RowForm form) -> show(filling, form, row, field, model);
@@ -62,7 +62,7 @@ class ValueController {
             Locale language, HttpServletRequest request) {
         Filling filling = fillings.find(listing, parameters, language, request);
         offered(filling.changing().change() && filling.changing().inPlace());
-        Filling one = fillings.of(filling.of(field), Set.of(row), parameters);
+        Filling one = fillings.of(filling.typed().of(field), Set.of(row), parameters);
         offered(!one.fields().isEmpty());
         return one;
     }

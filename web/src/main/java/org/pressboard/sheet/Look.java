@@ -6,8 +6,12 @@ import org.pressboard.listing.Dress;
 import org.pressboard.listing.Opening;
 import org.pressboard.listing.Show;
 
-/** How a sheet looks, as the classes that its styles go by. */
-public record Look(Show.Layout layout, Cards cards, Dress dress, Opening opening) {
+/**
+ * How a sheet looks, as the classes that its styles and scripts go by.
+ *
+ * @param fillsInSlip whether forms are laid over it
+ */
+public record Look(Show.Layout layout, Cards cards, Dress dress, Opening opening, boolean fillsInSlip) {
 
     public boolean isOfCards() {
         return layout.isOfCards();
@@ -21,7 +25,8 @@ public record Look(Show.Layout layout, Cards cards, Dress dress, Opening opening
     public String classes() {
         return "sheet-" + name(layout) + " rows-" + name(dress.density()) + " stripes-" + name(dress.stripes()) + " rules-"
                 + name(dress.rules())
-                + (opening.how() == Opening.How.NOTHING ? "" : " opens-" + how());
+                + (opening.how() == Opening.How.NOTHING ? "" : " opens-" + how())
+                + (fillsInSlip ? " fills-in-slip" : "");
     }
 
     /** Where an opened row is read, as scripts and styles know it. */

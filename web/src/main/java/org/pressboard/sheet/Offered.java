@@ -88,7 +88,7 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, @Nullabl
 
         private Set<FieldKey> fields(List<FieldKey> shown, Set<Long> changeable) {
             boolean letsThrough = editing.mayLetThrough(visitor, table.key());
-            return changing.filled(table, shown).stream().map(Field::key)
+            return changing.filled(table, shown).stream().filter(Changing::canBeTyped).map(Field::key)
                     .filter(key -> shown.contains(key) && (letsThrough || !key.equals(table.approval())))
                     .filter(key -> open(List.of(key), changeable).size() == changeable.size()).collect(Collectors.toSet());
         }

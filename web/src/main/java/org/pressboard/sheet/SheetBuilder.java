@@ -63,7 +63,8 @@ final class SheetBuilder {
     }
 
     Sheet build(RowPage page) {
-        Look look = new Look(listing.show().layout(), listing.show().cards(), listing.dress(), listing.opening());
+        Look look = new Look(listing.show().layout(), listing.show().cards(), listing.dress(), listing.opening(),
+                listing.changing().inSlip());
         return new Sheet("sheet-" + listing.key(), table.label(), place, address.write(state), finder(page), chips(),
                 headings(), new Cells(table, listing.show().fields(), words, look.isOfCards() ? FileAnswer.IN_CARDS
                         : FileAnswer.IN_LISTS).lines(page.rows(), this::opens, marks), count(page),

@@ -105,7 +105,7 @@ class PageController {
     /** What is said to whoever has sent a form: a sentence of its owner's, or the code of a usual one. */
     private static Thanks thanks(PublishedSite site, Page page, FormKey sent) {
         Optional<Form> form = page.form(sent);
-        boolean waits = form.filter(each -> site.table(each.table()).letThrough().isPresent()).isPresent();
+        boolean waits = form.filter(each -> each.waits(site.table(each.table()))).isPresent();
         String said = form.map(Form::then).filter(Afterwards.Thanks.class::isInstance)
                 .map(then -> ((Afterwards.Thanks) then).text()).orElse("");
         return new Thanks(said, waits ? "form.thanks-waiting" : "form.thanks");

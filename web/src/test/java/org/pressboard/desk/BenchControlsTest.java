@@ -93,9 +93,14 @@ class BenchControlsTest extends AtBench {
         open(page, "filling");
         page.locator("[data-panel=filling]").getByLabel("State").check();
         says(page, "filling", "State");
+        says(page, "in-slip", "on a page");
+        open(page, "in-slip");
+        page.locator("[data-panel=in-slip] input[type=checkbox]").check();
+        says(page, "in-slip", "in a slip");
         open(page, "steps");
-        assertThat(page.locator(".steps li").first()).containsText("Change: they fill in State.");
-        assertThat(page.locator(".steps li").nth(1)).containsText("Change: people may remove rows.");
+        assertThat(page.locator(".steps li").first()).containsText("Change: forms are laid over the list.");
+        assertThat(page.locator(".steps li").nth(1)).containsText("Change: they fill in State.");
+        assertThat(page.locator(".steps li").nth(2)).containsText("Change: people may remove rows.");
     }
 
     @Test

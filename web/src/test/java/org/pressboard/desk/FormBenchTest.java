@@ -14,6 +14,7 @@ class FormBenchTest extends InBrowser {
     @Test
     void anOwnerMakesAFormAndAnybodySendsIt() {
         Page page = signedIn("owner@example.org");
+        waitForApproval(page, "+");
         page.navigate(address("/desk/forms"));
         assertThat(violations(page)).isEmpty();
         page.getByLabel("Its title").fill("What was it like?");
@@ -53,6 +54,12 @@ class FormBenchTest extends InBrowser {
         page.locator("#form-each").press("Enter");
         assertThat(page.locator("#ticket")).containsText("once each");
 
+        open(page, "waits");
+        page.locator("[data-panel=waits]").getByLabel("at once").check();
+        assertThat(page.locator("[data-opens=waits]")).hasText("at once");
+        button(page, "Undo").click();
+        assertThat(page.locator("[data-opens=waits]")).hasText("once it is let through");
+
         open(page, "tell-OWNER");
         page.locator("#tell-subject-OWNER").fill("‹Nothing› tasted");
         page.locator("#tell-subject-OWNER").press("Enter");
@@ -76,7 +83,7 @@ class FormBenchTest extends InBrowser {
         anybody.getByLabel("Score").selectOption("4");
         anybody.getByLabel("In your words").fill("<script>alert(1)</script>");
         button(anybody, "Send").click();
-        assertThat(anybody.locator(".note-good")).containsText("It has arrived");
+        assertThat(anybody.locator(".note-good")).containsText("others see it once it has been let through");
         assertThat(anybody.locator(".sending")).containsText("You have sent this already");
         Page another = desktop();
         another.navigate(address("/what-was-it-like"));
@@ -85,6 +92,15 @@ class FormBenchTest extends InBrowser {
         page.navigate(address("/desk/forms/what-was-it-like/what-was-it-like"));
         button(page, "Take the form off its page").click();
         assertThat(page.locator("tbody")).not().containsText("What was it like?");
+        waitForApproval(page, "");
+    }
+
+    /** Whether new tastings wait to be let through. */
+    private void waitForApproval(Page page, String by) {
+        page.navigate(address("/desk/tables/tastings/access"));
+        waitForScripts(page);
+        page.locator("#grants-approval").selectOption(by);
+        assertThat(page.locator(".wait-panel a")).hasCount(by.isEmpty() ? 0 : 1);
     }
 
     private void grantEveryone(Page page) {

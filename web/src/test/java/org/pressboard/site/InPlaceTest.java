@@ -18,7 +18,7 @@ class InPlaceTest extends InBrowser {
     private JdbcTemplate database;
 
     private Page repairs() {
-        Page page = signedIn("mira@example.org");
+        Page page = signedIn("ingrid@example.org");
         page.navigate(address("/repairs?q=Wheelbarrow"));
         waitForScripts(page);
         return page;
@@ -86,7 +86,7 @@ class InPlaceTest extends InBrowser {
 
     @Test
     void aButtonDoesOneThingToARowWhereItIsNotDone() {
-        Page page = signedIn("mira@example.org");
+        Page page = signedIn("ingrid@example.org");
         page.navigate(address("/repairs?f.state=reported"));
         Locator first = page.locator("tbody tr").first();
         String tool = column(page, 0).getFirst();

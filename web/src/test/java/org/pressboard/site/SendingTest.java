@@ -142,17 +142,18 @@ class SendingTest extends InBrowser {
         Page picker = signedIn("tomas@example.org");
         picker.navigate(address("/my-pickings"));
         link(picker, "Add a row").click();
-        picker.locator("[name='v.tree']").fill("T-014");
-        picker.getByLabel("Day").fill("2026-11-20");
-        picker.getByLabel("Kilograms").fill("3.25");
-        assertThat(picker.getByLabel("Approved")).hasCount(0);
+        Locator slip = picker.locator("dialog.row-slip");
+        slip.locator("[name='v.tree']").fill("T-014");
+        slip.getByLabel("Day").fill("2026-11-20");
+        slip.getByLabel("Kilograms").fill("3.25");
+        assertThat(slip.getByLabel("Approved")).hasCount(0);
         button(picker, "Add it").click();
         assertThat(picker.locator(".note-good")).containsText("Added");
-        Page steward = signedIn("mira@example.org");
+        Page steward = signedIn("ingrid@example.org");
         steward.navigate(address("/my-pickings?q=T-014"));
         steward.locator("tr", new Page.LocatorOptions().setHasText("20 Nov 2026"))
                 .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Change")).click();
-        steward.getByLabel("Approved").selectOption("yes");
+        steward.locator("dialog.row-slip").getByLabel("Approved").selectOption("yes");
         button(steward, "Keep").click();
         assertThat(steward.locator(".note-good")).containsText("Changed");
         Long row = database.queryForObject("select row_id from hosted.pickings where kilograms = 3.25 and approved",
@@ -175,12 +176,12 @@ class SendingTest extends InBrowser {
         assertThat(get("/repairs").statusCode()).isEqualTo(404);
         assertThat(get("/listings/repairs/rows").statusCode()).isEqualTo(404);
         assertThat(get("/my-pickings").headers().firstValue("Location").orElse("")).endsWith("/sign-in?to=%2Fmy-pickings");
-        Page picker = signedIn("ingrid@example.org");
+        Page picker = signedIn("mira@example.org");
         picker.navigate(address("/repairs"));
         assertThat(picker.locator("h1")).hasText("Not here");
         forgiveConsole("404");
         assertThat(picker.locator(".tabs")).not().containsText("Tool repairs");
-        Page steward = signedIn("mira@example.org");
+        Page steward = signedIn("ingrid@example.org");
         steward.navigate(address("/repairs"));
         assertThat(steward.locator("h1")).hasText("Tool repairs");
         link(steward, "Add a row").click();

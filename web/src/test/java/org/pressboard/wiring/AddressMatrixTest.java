@@ -321,7 +321,7 @@ class AddressMatrixTest extends InBrowser {
         Long row = database.queryForObject("select p.row_id from hosted.pickings p join hosted.members m on m.row_id = p.picker "
                 + "where m.name = 'Tomas Veit' and not p.approved order by 1 limit 1", Long.class);
         List<Page> people = List.of(desktop(), signedIn("tomas@example.org"), signedIn("pavel@example.org"),
-                signedIn("mira@example.org"), signedIn("editor@example.org"), signedIn("owner@example.org"));
+                signedIn("ingrid@example.org"), signedIn("editor@example.org"), signedIn("owner@example.org"));
         List<String> wrong = new ArrayList<>();
         ROWS_OF_OTHERS.lines().forEach(line -> {
             String[] parts = line.strip().split(" +");

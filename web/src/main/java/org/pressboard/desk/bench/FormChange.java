@@ -55,6 +55,7 @@ final class FormChange {
             case "set.remove" -> form.stamping(form.stamps().stream()
                     .filter(stamp -> !stamp.field().name().equals(first("field"))).toList());
             case "bounds" -> form.within(bounds());
+            case "at-once" -> form.seenAtOnce(first("value").equals("yes"));
             case "then" -> form.then(then());
             case "tell" -> telling(form);
             default -> throw ProblemsFound.of("bench.unknown", what);

@@ -76,6 +76,7 @@ final class ListingChange {
         return switch (what) {
             case "change.what" -> listing.with(changing.with(has("add"), has("change"), has("remove")));
             case "change.several" -> listing.with(changing.severally(has("value")));
+            case "change.in-slip" -> listing.with(changing.inSlip(has("value")));
             case "change.in-place" -> listing.with(changing.inPlace(has("value")));
             case "change.deed" -> listing.with(changing.doing(withDeed(changing.deeds())));
             case "change.undeed" -> listing.with(changing.doing(changing.deeds().stream()

@@ -1,0 +1,93 @@
+// Forms about rows laid over their list in a slip, where the list has it so. Without scripts each is a page of its own.
+import htmx from 'htmx.org';
+import { back } from './back.js';
+import { dialog, fill } from './opening.js';
+
+const FORMS = /^\/listings\/[a-z0-9-]+\/rows\/(add|\d+\/(change|remove|do\/\d+))$/;
+const slipOf = element => element.closest('dialog.row-slip');
+
+const parsed = async answer => new DOMParser().parseFromString(await answer.text(), 'text/html');
+
+// What is taken out of a page to stand in the slip; nothing where the page is another.
+function lay(slip, page) {
+  const filling = page.getElementById('filling');
+  if (!filling) return false;
+  const inside = document.importNode(filling, true);
+  fill(slip, inside);
+  slip.setAttribute('aria-labelledby', 'filling-title');
+  htmx.process(inside);
+  const controls = 'input:not([type=hidden]), select, textarea';
+  (inside.querySelector(`.control-wrong :is(${controls})`) ?? inside.querySelector(controls))?.setAttribute('autofocus', '');
+  if (slip.open) inside.querySelector('[autofocus]')?.focus();
+  return true;
+}
+
+async function open(link) {
+  const answer = await fetch(link.href, { headers: { Accept: 'text/html' } });
+  const inSlip = slipOf(link);
+  const sheet = link.closest('.sheet');
+  const slip = inSlip ?? dialog('slip', sheet.dataset.close);
+  if (!answer.ok || !lay(slip, await parsed(answer))) return window.location.assign(link.href);
+  if (inSlip) return history.replaceState({ slip: true }, '', link.href);
+  slip.filled = sheet.id;
+  slip.showModal();
+  history.pushState({ slip: true }, '', link.href);
+}
+
+// Whatever is against it is said in the slip, where what was typed stays. Else the list comes back as the server has it,
+// with what was done and how to take it back.
+async function send(form, button) {
+  const slip = slipOf(form);
+  const several = form.enctype === 'multipart/form-data';
+  const data = new FormData(form, button);
+  const answer = await fetch(form.action, { method: 'POST', body: several ? data : new URLSearchParams(data) });
+  const page = await parsed(answer);
+  if (!answer.redirected) {
+    if (!lay(slip, page)) slip.querySelector('form').append(document.body.dataset.lost ?? '');
+    return;
+  }
+  const fresh = page.getElementById(slip.filled);
+  const now = document.getElementById(slip.filled);
+  if (!fresh || !now) return window.location.assign(answer.url);
+  back(() => {
+    // what was done is said above the list of its page
+    const said = page.querySelector('.note-undo, .note-good');
+    for (const old of document.querySelectorAll('main > .note-good')) old.remove();
+    htmx.swap({ target: now, text: fresh.outerHTML, swap: 'outerMorph' });
+    if (said) document.getElementById(slip.filled).before(document.importNode(said, true));
+  });
+}
+
+document.addEventListener('click', event => {
+  const link = event.target.closest('a[href]');
+  const isPlain = !event.ctrlKey && !event.metaKey && !event.shiftKey && event.button === 0;
+  if (!link || !isPlain) return;
+  const slip = slipOf(link);
+  if (slip?.querySelector('#filling') && !FORMS.test(new URL(link.href).pathname)) {
+    event.preventDefault();
+    history.back();
+    return;
+  }
+  if (!link.closest('.fills-in-slip') && !slip?.filled) return;
+  if (!FORMS.test(new URL(link.href).pathname)) return;
+  event.preventDefault();
+  open(link);
+});
+
+document.addEventListener('submit', event => {
+  if (!event.target.closest('dialog.row-slip #filling')) return;
+  event.preventDefault();
+  send(event.target, event.submitter);
+});
+
+// A field that leads to several rows has room for one more when the last is filled.
+document.addEventListener('change', event => {
+  const last = event.target.closest?.('.fill-another');
+  if (!last?.value) return;
+  const more = last.cloneNode();
+  more.value = '';
+  last.removeAttribute('id');
+  last.classList.remove('fill-another');
+  last.after(more);
+  htmx.process(more);
+});
