@@ -54,6 +54,8 @@ public class Catalog {
     private final TransactionTemplate reading;
     private final TransactionTemplate writing;
     private final Cache<String, String> secret = Caffeine.newBuilder().maximumSize(1).build();
+    /** What definitions say; most are what they were. */
+    private final Cache<String, Table> read = Caffeine.newBuilder().maximumSize(1_000).build();
     private final Cache<Long, PublishedSite> published = Caffeine.newBuilder().maximumSize(2).build();
 
     Catalog(EntityManager entities, DSLContext sql, ChangeFeed changes, PlatformTransactionManager transactions) {
@@ -166,7 +168,7 @@ public class Catalog {
     @Transactional(readOnly = true)
     public Tables tables() {
         return Tables.of(entities.createQuery("from TableEntity where removedAt is null order by label, key",
-                TableEntity.class).getResultStream().map(TableEntity::toTable).toList());
+                TableEntity.class).getResultStream().map(each -> read.get(each.definition(), TableEntity::table)).toList());
     }
 
     @Transactional(readOnly = true)

@@ -55,7 +55,15 @@ class TableEntity {
         return removedAt;
     }
 
+    String definition() {
+        return definition;
+    }
+
     Table toTable() {
+        return table(definition);
+    }
+
+    static Table table(String definition) {
         return Definitions.read(definition, Table.class);
     }
 }

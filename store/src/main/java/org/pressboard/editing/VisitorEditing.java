@@ -4,6 +4,7 @@ import java.sql.SQLException;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Collection;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -178,6 +179,18 @@ public class VisitorEditing {
         }
         return decision.rows().equals(Condition.ALWAYS) ? Set.copyOf(rows)
                 : granted(site, visitor, site.table(key), decision.rows(), rows);
+    }
+
+    /** The same of several verbs at once; those of which they may do it with none may be left out. */
+    @Transactional(readOnly = true)
+    public Map<Verb, Set<Long>> may(Visitor visitor, Set<Verb> verbs, TableKey key, Collection<Long> rows) {
+        Map<Verb, Set<Long>> may = new EnumMap<>(Verb.class);
+        Map<Condition, Set<Long>> known = new HashMap<>();
+        for (Verb verb : verbs) {
+            Condition allowed = catalog.published().may(visitor, verb, key).rows();
+            may.put(verb, known.computeIfAbsent(allowed, same -> may(visitor, verb, key, rows)));
+        }
+        return may;
     }
 
     /** In which of these rows none of these fields is left out of what the visitor may do; what else is needed apart. */

@@ -2,11 +2,12 @@ package org.pressboard.sheet;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.EnumSet;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.editing.VisitorEditing;
@@ -61,8 +62,15 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, @Nullabl
                             Collection<Long> rows, Words words) {
 
         Offered offered(List<FieldKey> shown) {
-            boolean changes = changing.change() || !changing.deeds().isEmpty();
-            Set<Long> changeable = changes ? editing.may(visitor, Verb.CHANGE, table.key(), rows) : Set.of();
+            Set<Verb> verbs = EnumSet.noneOf(Verb.class);
+            if (changing.change() || !changing.deeds().isEmpty()) {
+                verbs.add(Verb.CHANGE);
+            }
+            if (changing.remove()) {
+                verbs.add(Verb.REMOVE);
+            }
+            Map<Verb, Set<Long>> may = editing.may(visitor, verbs, table.key(), rows);
+            Set<Long> changeable = may.getOrDefault(Verb.CHANGE, Set.of());
             Map<Long, List<Link>> links = new HashMap<>();
             sending(links);
             for (int i = 0; i < changing.deeds().size(); i++) {
@@ -73,10 +81,9 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, @Nullabl
             }
             if (changing.remove()) {
                 // of a row that is changed, the form leads on to that
-                Set<Long> others = new HashSet<>(rows);
+                Set<Long> others = new TreeSet<>(may.getOrDefault(Verb.REMOVE, Set.of()));
                 others.removeAll(changing.change() ? changeable : Set.of());
-                editing.may(visitor, Verb.REMOVE, table.key(), others).forEach(row ->
-                        add(links, row, place.changing("/" + row + "/remove"), words.say("change.remove")));
+                others.forEach(row -> add(links, row, place.changing("/" + row + "/remove"), words.say("change.remove")));
             }
             boolean mayAdd = changing.add() && editing.mayAdd(visitor, table.key());
             boolean isInPlace = changing.change() && changing.inPlace() && place.isOnSite();

@@ -1,29 +1,58 @@
 package org.pressboard.wiring;
 
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.time.Duration;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.web.servlet.FilterRegistrationBean;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
-import org.springframework.session.config.SessionRepositoryCustomizer;
+import org.springframework.context.annotation.Primary;
+import org.springframework.jdbc.core.JdbcOperations;
+import org.springframework.session.config.annotation.web.http.EnableSpringHttpSession;
 import org.springframework.session.jdbc.JdbcIndexedSessionRepository;
+import org.springframework.session.web.http.SessionRepositoryFilter;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.TransactionDefinition;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.web.filter.OncePerRequestFilter;
 
-/** How sessions are kept. */
+/** How sessions are kept: in the database, as sparingly as can be. */
 @Configuration(proxyBeanMethods = false)
+@EnableSpringHttpSession
 class SessionConfiguration {
 
-    /**
-     * That somebody is still there is noted once a minute: with each of their requests, each would wait for the disk, and
-     * those of one person for each other.
-     */
-    private static final String UPDATE = """
-            update %TABLE_NAME% s set session_id = n.session_id, last_access_time = n.last_access_time,
-                max_inactive_interval = n.max_inactive_interval, expiry_time = n.expiry_time, principal_name = n.principal_name
-            from (values (?::text, ?::bigint, ?::integer, ?::bigint, ?::text, ?::text)) n (session_id, last_access_time,
-                max_inactive_interval, expiry_time, principal_name, primary_id)
-            where s.primary_id = n.primary_id and (n.last_access_time - s.last_access_time >= 60000
-                or (s.session_id, s.max_inactive_interval, s.principal_name)
-                    is distinct from (n.session_id, n.max_inactive_interval, n.principal_name))""";
+    @Bean
+    static JdbcIndexedSessionRepository keptSessions(JdbcOperations database, PlatformTransactionManager transactions,
+            @Value("${spring.session.timeout}") Duration timeout, @Value("${spring.session.jdbc.table-name}") String table) {
+        TransactionTemplate apart = new TransactionTemplate(transactions);
+        apart.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
+        JdbcIndexedSessionRepository kept = new JdbcIndexedSessionRepository(database, apart);
+        kept.setTableName(table);
+        kept.setDefaultMaxInactiveInterval(timeout);
+        return kept;
+    }
 
     @Bean
-    SessionRepositoryCustomizer<JdbcIndexedSessionRepository> notedByTheMinute() {
-        return sessions -> sessions.setUpdateSessionQuery(UPDATE);
+    @Primary
+    static SparingSessions<?> sparingSessions(JdbcIndexedSessionRepository kept) {
+        return new SparingSessions<>(kept);
+    }
+
+    /** Before the filter that reads the session. */
+    @Bean
+    FilterRegistrationBean<OncePerRequestFilter> rememberedSessions(SparingSessions<?> sessions) {
+        FilterRegistrationBean<OncePerRequestFilter> filter = new FilterRegistrationBean<>(new OncePerRequestFilter() {
+            @Override
+            protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+                    throws ServletException, IOException {
+                sessions.<ServletException, IOException>remembering(() -> chain.doFilter(request, response));
+            }
+        });
+        filter.setOrder(SessionRepositoryFilter.DEFAULT_ORDER - 1);
+        return filter;
     }
 }
