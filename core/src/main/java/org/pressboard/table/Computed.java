@@ -87,6 +87,28 @@ public sealed interface Computed {
         }
     }
 
+    /** What is noted of each row by itself. */
+    record Noted(Note what) implements Computed {
+
+        /** A moment, or a text. */
+        public FieldType type() {
+            return what.isMoment() ? new Temporal.DateTime() : new Textual.Text();
+        }
+    }
+
+    /** What there is to note of a row. */
+    enum Note {
+        ADDED, ADDED_BY, CHANGED, CHANGED_BY,
+        /** The e-mail address of whoever sent it from a page. */
+        SENDER,
+        /** The page that it was sent from, and the form on it. */
+        FORM;
+
+        public boolean isMoment() {
+            return this == ADDED || this == CHANGED;
+        }
+    }
+
     /** A piece of composed text. */
     sealed interface Part {
 
@@ -103,6 +125,7 @@ public sealed interface Computed {
             case Borrowed borrowed -> List.of(borrowed.through.getFirst());
             case Tally tally -> Stream.of(Optional.ofNullable(tally.from), Optional.ofNullable(tally.floor.field))
                     .flatMap(Optional::stream).toList();
+            case Noted noted -> List.of();
             case Composed composed -> composed.parts.stream().filter(Part.OfField.class::isInstance)
                     .map(part -> ((Part.OfField) part).field).toList();
         };

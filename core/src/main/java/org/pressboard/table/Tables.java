@@ -135,6 +135,7 @@ public final class Tables {
                     || field.equals(tally.field()) || field.equals(tally.order())
                     || tally.where().fields().contains(field));
             case Computed.Composed composed -> false;
+            case Computed.Noted noted -> false;
         };
     }
 
@@ -227,6 +228,7 @@ public final class Tables {
                 Reference source = source(table, borrowed);
                 yield columnsOf(source.from, source.by);
             }
+            case Computed.Noted noted -> List.of();
             case Computed.Composed composed -> composed.uses().stream()
                     .flatMap(used -> columnsOf(table, table.field(used)).stream()).toList();
         };
@@ -261,6 +263,7 @@ public final class Tables {
                 }
                 reach(at, at.field(borrowed.field()), reached);
             }
+            case Computed.Noted noted -> { }
             case Computed.Composed composed ->
                     composed.uses().forEach(used -> reach(table, table.field(used), reached));
         }
@@ -325,6 +328,7 @@ public final class Tables {
             case Computed.Borrowed borrowed -> borrowed(table, borrowed, under);
             case Computed.Tally tally -> tally(tally, under);
             case Computed.Composed composed -> new Textual.Text();
+            case Computed.Noted noted -> noted.type();
         };
     }
 

@@ -139,7 +139,8 @@ public final class Definitions {
     @JsonSubTypes({
         @Type(name = "borrowing", value = Computed.Borrowed.class),
         @Type(name = "tallying", value = Computed.Tally.class),
-        @Type(name = "composing", value = Computed.Composed.class)
+        @Type(name = "composing", value = Computed.Composed.class),
+        @Type(name = "noted", value = Computed.Noted.class)
     })
     private interface Computations {
     }

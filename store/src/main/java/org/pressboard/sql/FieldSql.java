@@ -51,7 +51,25 @@ final class FieldSql {
             case Computed.Tally tally -> tally.ofSeen() ? ofSeen(place, field, tally) : column(place, field);
             case Computed.Borrowed borrowed -> borrowed(place, field, borrowed, true);
             case Computed.Composed composed -> composed(place, composed);
+            case Computed.Noted noted -> place.open() ? DSL.castNull(ValueSql.columnType(field.type()))
+                    : noted(place, noted.what());
         };
+    }
+
+    /** Moments as clocks of this machine show them, to the minute; of senders those who can be written to. */
+    private static Field<?> noted(Joins.Place place, Computed.Note what) {
+        return switch (what) {
+            case ADDED -> moment(place, "added_at");
+            case CHANGED -> moment(place, "changed_at");
+            case ADDED_BY -> DSL.field(place.column("added_by"), SQLDataType.CLOB);
+            case CHANGED_BY -> DSL.field(place.column("changed_by"), SQLDataType.CLOB);
+            case SENDER -> DSL.field("case when {0} like '%@%' then {0} end", SQLDataType.CLOB, place.column(TableSql.SENDER));
+            case FORM -> DSL.field(place.column(TableSql.FORM), SQLDataType.CLOB);
+        };
+    }
+
+    private static Field<?> moment(Joins.Place place, String column) {
+        return DSL.field("date_trunc('minute', {0}::timestamp)", SQLDataType.LOCALDATETIME, place.column(column));
     }
 
     private Field<?> entered(Joins.Place place, org.pressboard.table.Field field) {

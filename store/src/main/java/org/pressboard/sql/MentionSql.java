@@ -132,6 +132,7 @@ final class MentionSql {
                 default -> shown(place, field);
             };
             case Computed.Composed composed -> shown(place, field);
+            case Computed.Noted noted -> shown(place, field);
             case Computed.Tally tally -> field.type().held() == FieldType.Held.ROW
                     ? heading(fields.through(place, field, field.open())) : shown(place, field);
         };

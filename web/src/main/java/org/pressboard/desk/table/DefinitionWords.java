@@ -23,7 +23,7 @@ final class DefinitionWords {
     private static final Set<String> REPEATED = Set.of("optionWas", "partField", "partWords");
 
     /** Pieces that are codes, and where the words for these stand. */
-    private static final Map<String, String> CODES = Map.of("characters", "characters.", "colour", "colour.",
+    private static final Map<String, String> CODES = Map.of("noted", "noted.", "characters", "characters.", "colour", "colour.",
             "measure", "measure.", "whereIs", "comparison.", "onRemoval", "definition.onRemoval.");
 
     private final Words desk;

@@ -22,7 +22,7 @@ enum FieldKind {
 
     TEXT, LONG_TEXT, FORMATTED_TEXT, WHOLE_NUMBER, DECIMAL, MONEY, PERCENT, RATING, YES_NO, DATE, DATE_TIME, TIME,
     CHOICE, CHOICES, EMAIL, LINK, PHONE, PICTURE, PICTURES, FILE, REFERENCE, REFERENCES, PERSON, BORROWED, TALLY,
-    COMPOSED;
+    COMPOSED, NOTED;
 
     private static final int MOST_DIGITS = 10;
     private static final int USUAL_MARKS = 5;
@@ -33,6 +33,7 @@ enum FieldKind {
             case Computed.Borrowed borrowed -> BORROWED;
             case Computed.Tally tally -> TALLY;
             case Computed.Composed composed -> COMPOSED;
+            case Computed.Noted noted -> NOTED;
         };
     }
 
@@ -65,7 +66,7 @@ enum FieldKind {
     }
 
     public boolean isComputed() {
-        return this == BORROWED || this == TALLY || this == COMPOSED;
+        return this == BORROWED || this == TALLY || this == COMPOSED || this == NOTED;
     }
 
     /** Whether what it shows comes from rows of another table, which not all may see who see the row. */
@@ -112,7 +113,7 @@ enum FieldKind {
     private @Nullable FieldType typeOrNull(MultiValueMap<String, String> sent, java.util.List<Chosen.Option> options,
             Tables tables) {
         return switch (this) {
-            case TEXT, BORROWED, TALLY, COMPOSED -> new Textual.Text();
+            case TEXT, BORROWED, TALLY, COMPOSED, NOTED -> new Textual.Text();
             case LONG_TEXT -> new Textual.LongText();
             case FORMATTED_TEXT -> new Textual.FormattedText();
             case EMAIL -> new Textual.Email();

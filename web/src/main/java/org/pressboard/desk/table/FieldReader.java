@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Operand;
 import org.pressboard.sheet.Words;
@@ -175,6 +176,8 @@ final class FieldReader {
         return switch (kind) {
             case BORROWED -> ComputedChoices.borrowed(tables, table, first("path")).orElseGet(() -> missing("path"));
             case TALLY -> new TallyForm(tables, table, sent, site, desk, problems).read();
+            case NOTED -> Stream.of(Computed.Note.values()).filter(note -> note.name().equals(first("noted"))).findFirst()
+                    .<Computed>map(Computed.Noted::new).orElseGet(() -> missing("noted"));
             default -> composed();
         };
     }

@@ -91,6 +91,7 @@ final class FieldTexts {
         switch (computed) {
             case Computed.Borrowed borrowed -> texts.put("path", List.of(ComputedChoices.path(borrowed)));
             case Computed.Tally tally -> TallyForm.texts(texts, tally, site);
+            case Computed.Noted noted -> texts.put("noted", List.of(noted.what().name()));
             case Computed.Composed composed -> {
                 texts.put("partField", composed.parts().stream().map(part ->
                         part instanceof Computed.Part.OfField of ? of.field().name() : "").toList());

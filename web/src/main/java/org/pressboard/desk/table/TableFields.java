@@ -119,6 +119,7 @@ class TableFields {
             case Computed.Tally tally -> kind + ": " + words.say("measure." + tally.measure()) + ", "
                     + frame.tables().get(tally.table()).label();
             case Computed.Composed composed -> kind;
+            case Computed.Noted noted -> kind + ": " + words.say("noted." + noted.what());
         };
     }
 
