@@ -46,6 +46,11 @@ public record Visitor(Kind kind, Onlooker who, Set<GroupKey> groups) {
         return who.email();
     }
 
+    /** What their browser is called, of those who are not signed in and have sent something; {@code null}: see {@link Onlooker}. */
+    public @Nullable String browser() {
+        return who.browser();
+    }
+
     public boolean isStaff() {
         return kind == Kind.STAFF;
     }

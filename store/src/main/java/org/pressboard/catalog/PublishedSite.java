@@ -96,6 +96,11 @@ public record PublishedSite(Site site, List<Edition> editions, Tables tables,
         return grants(table).decide(visitor, verb);
     }
 
+    /** Whether people who are not signed in have rows of their own in any table. */
+    public boolean countsBrowsers() {
+        return tables.all().stream().anyMatch(Table::browsers);
+    }
+
     /** The fields that are left out of all that the visitor may do so. */
     public Set<FieldKey> closed(Visitor visitor, Verb verb, TableKey table) {
         return partly(visitor, verb, table).entrySet().stream().filter(field -> field.getValue().equals(Condition.NEVER))

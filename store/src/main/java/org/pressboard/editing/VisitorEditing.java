@@ -1,6 +1,5 @@
 package org.pressboard.editing;
 
-import java.sql.SQLException;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Collection;
@@ -8,12 +7,10 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.IntSupplier;
 import org.jooq.DSLContext;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
@@ -21,23 +18,18 @@ import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operand;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.Decision;
-import org.pressboard.grant.Sight;
 import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
 import org.pressboard.history.Author;
 import org.pressboard.problem.Problem;
-import org.pressboard.problem.Problems;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.VisitorScope;
-import org.pressboard.sql.TableSql;
-import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
-import org.springframework.dao.NonTransientDataAccessException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -48,8 +40,6 @@ import org.springframework.transaction.annotation.Transactional;
  */
 @Component
 public class VisitorEditing {
-
-    private static final String NOT_ALLOWED = "42501";
 
     private final RowEditing editing;
     private final Catalog catalog;
@@ -74,7 +64,7 @@ public class VisitorEditing {
     public RowEditing.Added add(Visitor visitor, TableKey key, Map<FieldKey, Value> values, Author author) {
         return add(visitor, key, values, values.keySet(), author,
                 new Hand.Sent(Objects.requireNonNullElse(visitor.email(),
-                        Objects.requireNonNullElse(visitor.who().browser(), "")), ""));
+                        Objects.requireNonNullElse(visitor.browser(), "")), ""));
     }
 
     /** Rows as those read and write them who may do everything. */
@@ -92,10 +82,10 @@ public class VisitorEditing {
         Set<FieldKey> own = new HashSet<>(given);
         own.remove(site.table(key).owner());
         own.remove(site.table(key).approval());
-        OfVisitor hand = new OfVisitor(site, visitor, own, sent);
-        Map<FieldKey, Problem> against = unseen(site, visitor, key, stamped);
-        against.putAll(hand.leftOut(Verb.ADD, site.table(key), List.of()));
-        return against.isEmpty() ? editing.add(key, stamped, author, hand)
+        VisitorRows theirs = rows(site, visitor);
+        Map<FieldKey, Problem> against = theirs.unseen(site.table(key), stamped);
+        against.putAll(theirs.leftOut(Verb.ADD, site.table(key), own, List.of()));
+        return against.isEmpty() ? editing.add(key, stamped, author, new VisitorHand(theirs, scope, own, sent))
                 : new RowEditing.Added(new RowEditing.Outcome.Refused(against), 0);
     }
 
@@ -128,10 +118,10 @@ public class VisitorEditing {
         PublishedSite site = catalog.published();
         Map<FieldKey, Optional<Value>> given = new HashMap<>(give);
         given.entrySet().removeIf(each -> each.getValue().equals(was.getOrDefault(each.getKey(), Optional.empty())));
-        OfVisitor hand = new OfVisitor(site, visitor, given.keySet(), Hand.Sent.NOT);
-        Map<FieldKey, Problem> against = against(hand, site.table(key), List.of(row), given);
-        return against.isEmpty() ? new UnseenRows(seeing(site, visitor), site.table(key), stored(key, row, site, give.keySet()))
-                .change(was, give, (before, after) -> editing.change(key, row, before, after, author, hand))
+        VisitorHand hand = hand(site, visitor, given.keySet());
+        Map<FieldKey, Problem> against = against(hand.rows(), site.table(key), List.of(row), given);
+        UnseenRows.Seeing seeing = (field, rows) -> hand.rows().seen(site.tables().target(field), rows);
+        return against.isEmpty() ? new UnseenRows(seeing, site.table(key), stored(key, row, site, give.keySet())).change(was, give, (before, after) -> editing.change(key, row, before, after, author, hand))
                 : new RowEditing.Outcome.Refused(against);
     }
 
@@ -144,19 +134,19 @@ public class VisitorEditing {
     public RowEditing.Outcome changeAll(Visitor visitor, TableKey key, Collection<Long> rows,
             Map<FieldKey, Optional<Value>> give, Author author) {
         PublishedSite site = catalog.published();
-        OfVisitor hand = new OfVisitor(site, visitor, give.keySet(), Hand.Sent.NOT);
-        Map<FieldKey, Problem> against = against(hand, site.table(key), rows, give);
+        VisitorHand hand = hand(site, visitor, give.keySet());
+        Map<FieldKey, Problem> against = against(hand.rows(), site.table(key), rows, give);
         return against.isEmpty() ? editing.changeAll(key, rows, give, author, hand)
                 : new RowEditing.Outcome.Refused(against);
     }
 
     /** What is against changing these rows so; what they may not change at all is refused later. */
-    private Map<FieldKey, Problem> against(OfVisitor hand, Table table, Collection<Long> rows,
+    private static Map<FieldKey, Problem> against(VisitorRows theirs, Table table, Collection<Long> rows,
             Map<FieldKey, Optional<Value>> give) {
         Map<FieldKey, Value> given = new HashMap<>();
         give.forEach((field, value) -> value.ifPresent(is -> given.put(field, is)));
-        Map<FieldKey, Problem> against = unseen(hand.site, hand.visitor, table.key(), given);
-        against.putAll(hand.leftOut(Verb.CHANGE, table, rows));
+        Map<FieldKey, Problem> against = theirs.unseen(table, given);
+        against.putAll(theirs.leftOut(Verb.CHANGE, table, give.keySet(), rows));
         return against;
     }
 
@@ -166,7 +156,7 @@ public class VisitorEditing {
      */
     @Transactional
     public long remove(Visitor visitor, TableKey key, Collection<Long> rows, Author author) {
-        return editing.remove(key, rows, author, new OfVisitor(catalog.published(), visitor, Set.of(), Hand.Sent.NOT));
+        return editing.remove(key, rows, author, hand(catalog.published(), visitor, Set.of()));
     }
 
     /** To which of these rows the visitor may do that. */
@@ -178,7 +168,7 @@ public class VisitorEditing {
             return Set.of();
         }
         return decision.rows().equals(Condition.ALWAYS) ? Set.copyOf(rows)
-                : granted(site, visitor, site.table(key), decision.rows(), rows);
+                : rows(site, visitor).granted(site.table(key), decision.rows(), rows);
     }
 
     /** The same of several verbs at once; those of which they may do it with none may be left out. */
@@ -197,15 +187,7 @@ public class VisitorEditing {
     @Transactional(readOnly = true)
     public Set<Long> open(Visitor visitor, Verb verb, TableKey key, Collection<FieldKey> fields, Collection<Long> rows) {
         PublishedSite site = catalog.published();
-        Set<Long> open = new HashSet<>(rows);
-        for (Verb needed : needed(verb)) {
-            site.partly(visitor, needed, key).forEach((field, in) -> {
-                if (fields.contains(field) && !in.equals(Condition.ALWAYS)) {
-                    open.retainAll(open.isEmpty() ? open : granted(site, visitor, site.table(key), in, open));
-                }
-            });
-        }
-        return open;
+        return rows(site, visitor).open(verb, site.table(key), fields, rows);
     }
 
     /** The fields that are left out of all rows that the visitor may add. */
@@ -213,16 +195,11 @@ public class VisitorEditing {
         return catalog.published().closed(visitor, Verb.ADD, key);
     }
 
-    /** Who changes a value has to see it, for the answer would tell what it was. */
-    private static List<Verb> needed(Verb verb) {
-        return verb == Verb.CHANGE ? List.of(Verb.CHANGE, Verb.SEE) : List.of(verb);
-    }
-
     /** Those of these rows of which that is so, as far as the visitor sees what it asks about. */
     @Transactional(readOnly = true)
     public Set<Long> among(Visitor visitor, TableKey key, Condition condition, Collection<Long> rows) {
         PublishedSite site = catalog.published();
-        return rows.isEmpty() ? Set.of() : meeting(site, visitor, site.table(key), condition, rows);
+        return rows.isEmpty() ? Set.of() : rows(site, visitor).among(site.table(key), condition, rows);
     }
 
     /** Whether the visitor may add rows at all; which, only the row tells. */
@@ -243,126 +220,21 @@ public class VisitorEditing {
                 && parts.stream().anyMatch(VisitorEditing::isOfOwn));
     }
 
-    private Set<Long> meeting(PublishedSite site, Visitor visitor, Table table, Condition condition, Collection<Long> rows) {
-        TableSql from = TableSql.of(site.sight(visitor, table.key()), standpoint(visitor), Locale.ENGLISH);
-        return meeting(from, condition, rows);
-    }
-
-    /** Those of which a grant is, which looks at rows as they are. */
-    private Set<Long> granted(PublishedSite site, Visitor visitor, Table table, Condition condition, Collection<Long> rows) {
-        return meeting(TableSql.of(Sight.whole(site.tables(), table.key()), standpoint(visitor), Locale.ENGLISH), condition,
-                rows);
-    }
-
-    private Set<Long> meeting(TableSql from, Condition condition, Collection<Long> rows) {
-        return new HashSet<>(sql.select(from.rowId()).from(from.asTable()).where(from.rowId().in(rows))
-                .and(from.conditionRowByRow(condition)).fetch(from.rowId()));
-    }
-
     /** The row as it is, where one of the fields leads to rows: of these, not all need be seen. */
     private Optional<Row> stored(TableKey key, long row, PublishedSite site, Set<FieldKey> fields) {
         return fields.stream().anyMatch(field -> site.table(key).field(field).type() instanceof Referring)
                 ? editing.find(key, row) : Optional.empty();
     }
 
-    private UnseenRows.Seeing seeing(PublishedSite site, Visitor visitor) {
-        return (field, rows) -> visitor.isStaff() ? Set.copyOf(rows) : seen(site, visitor, site.tables().target(field), rows);
+    private VisitorHand hand(PublishedSite site, Visitor visitor, Set<FieldKey> given) {
+        return new VisitorHand(rows(site, visitor), scope, given, Hand.Sent.NOT);
     }
 
-    private Set<Long> seen(PublishedSite site, Visitor visitor, Table target, Collection<Long> rows) {
-        return meeting(site, visitor, target, site.sight(visitor, target.key()).asked(target.key()), rows);
-    }
-
-    /** Nobody refers to a row that they do not see: whether there is one would be told by that. */
-    private Map<FieldKey, Problem> unseen(PublishedSite site, Visitor visitor, TableKey key, Map<FieldKey, Value> values) {
-        Table table = site.table(key);
-        Map<FieldKey, Problem> unseen = new HashMap<>();
-        values.forEach((field, value) -> {
-            Field of = table.field(field);
-            if (of.type() instanceof Referring && !field.equals(table.owner()) && !visitor.isStaff()) {
-                Table target = site.tables().target(of);
-                List<Long> wanted = value.each().stream().map(each -> ((Value.Referred) each).row()).toList();
-                if (seen(site, visitor, target, wanted).size() < new HashSet<>(wanted).size()) {
-                    unseen.put(field, Problem.of("entry.no-such-row", target.label()));
-                }
-            }
-        });
-        return unseen;
+    private VisitorRows rows(PublishedSite site, Visitor visitor) {
+        return new VisitorRows(sql, site, visitor, standpoint(visitor));
     }
 
     private Standpoint standpoint(Visitor visitor) {
         return visitor.on(LocalDate.now(clock));
-    }
-
-    /** A visitor's hand, as the site's grants have it. */
-    private final class OfVisitor implements Hand {
-
-        private final PublishedSite site;
-        private final Visitor visitor;
-        private final Set<FieldKey> given;
-        private final Sent sent;
-
-        OfVisitor(PublishedSite site, Visitor visitor, Set<FieldKey> given, Sent sent) {
-            this.site = site;
-            this.visitor = visitor;
-            this.given = given;
-            this.sent = sent;
-        }
-
-        /** The fields given that are left out of what they may do with one of these rows, or with all rows. */
-        private Map<FieldKey, Problem> leftOut(Verb verb, Table table, Collection<Long> rows) {
-            Map<FieldKey, Problem> leftOut = new HashMap<>();
-            needed(verb).forEach(needed -> site.partly(visitor, needed, table.key()).forEach((field, in) -> {
-                if (given.contains(field) && !in.equals(Condition.ALWAYS) && (in.equals(Condition.NEVER)
-                        || granted(site, visitor, table, in, rows).size() < new HashSet<>(rows).size())) {
-                    leftOut.put(field, Problem.of("not-granted.field", table.field(field).label()));
-                }
-            }));
-            return leftOut;
-        }
-
-        @Override
-        public Sent sent() {
-            return sent;
-        }
-
-        @Override
-        public int write(Verb verb, Table table, int wanted, IntSupplier statement) {
-            Set<FieldKey> byServer = new HashSet<>(verb == Verb.ADD ? site.partly(visitor, verb, table.key()).keySet()
-                    : Set.of());
-            byServer.removeAll(given);
-            scope.enter(visitor, standpoint(visitor));
-            if (!byServer.isEmpty()) {
-                scope.setting(byServer);
-            }
-            int written;
-            try {
-                written = statement.getAsInt();
-            } catch (NonTransientDataAccessException refused) {
-                if (refused.getMostSpecificCause() instanceof SQLException cause && NOT_ALLOWED.equals(cause.getSQLState())) {
-                    throw ProblemsFound.of("not-granted.write");
-                }
-                throw refused;
-            }
-            scope.leave(visitor);
-            if (written < wanted) {
-                throw ProblemsFound.of("not-granted.write");
-            }
-            return written;
-        }
-
-        @Override
-        public void check(Verb verb, Table table, Collection<Long> rows) {
-            Decision decision = site.may(visitor, verb, table.key());
-            if (decision instanceof Decision.Refused(Problem reason)) {
-                throw ProblemsFound.of(reason.code());
-            }
-            if (granted(site, visitor, table, decision.rows(), rows).size() < new HashSet<>(rows).size()) {
-                throw ProblemsFound.of("not-granted." + verb.word() + "-this");
-            }
-            leftOut(verb, table, rows).values().stream().findFirst().ifPresent(problem -> {
-                throw new ProblemsFound(new Problems(List.of(problem)));
-            });
-        }
     }
 }

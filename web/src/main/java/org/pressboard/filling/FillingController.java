@@ -83,8 +83,8 @@ class FillingController {
             Model model, HttpServletRequest request, HttpServletResponse response, RedirectAttributes flash) {
         Filling filling = fillings.ofNew(fillings.find(listing, parameters, language, request), parameters);
         offered(filling.changing().add());
-        return attempt(filling, null, parameters, request, form -> editing.add(browsers.sending(filling.visitor(), filling.table(),
-                request, response), filling.table().key(), form.filled(), Fillings.author()).outcome(), model, flash);
+        return attempt(filling, null, parameters, request, form -> editing.add(browsers.sending(filling.visitor(),
+                filling.table().browsers(), request, response), filling.table().key(), form.filled(), Fillings.author()).outcome(), model, flash);
     }
 
     @GetMapping(ROW + "/change")

@@ -9,7 +9,6 @@ import java.util.UUID;
 import java.util.regex.Pattern;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.grant.Visitor;
-import org.pressboard.table.Table;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseCookie;
 import org.springframework.stereotype.Component;
@@ -36,13 +35,13 @@ public class Browsers {
 
     /** Whoever is not signed in as one of their own, where a table of the site tells them apart and they have sent something. */
     Optional<Visitor> visitor(HttpServletRequest request) {
-        return catalog.published().tables().all().stream().noneMatch(Table::browsers) ? Optional.empty()
-                : known(request).map(name -> Visitor.in(PREFIX + name));
+        // most have sent nothing, and the catalog is none of theirs
+        return known(request).filter(name -> catalog.published().countsBrowsers()).map(name -> Visitor.in(PREFIX + name));
     }
 
-    /** The visitor as they send a row to that table; whoever is not signed in gets a name where it tells them apart. */
-    public Visitor sending(Visitor visitor, Table table, HttpServletRequest request, HttpServletResponse response) {
-        return visitor.kind() == Visitor.Kind.ANYONE && table.browsers() ? Visitor.in(sender(request, response)) : visitor;
+    /** The visitor as they send a row; whoever is not signed in gets a name where they are told apart by it. */
+    public Visitor sending(Visitor visitor, boolean areTold, HttpServletRequest request, HttpServletResponse response) {
+        return areTold && visitor.kind() == Visitor.Kind.ANYONE ? Visitor.in(sender(request, response)) : visitor;
     }
 
     /** Whoever the request is from: the address of who is signed in, else the browser's name; empty: it has none yet. */

@@ -54,7 +54,7 @@ class Freshness {
 
     /** What is seen differs with the browser, of which this one has sent something. */
     private static boolean isOfBrowser(Asking asking) {
-        return asking.visitor().who().browser() != null && asking.sight().dependsOnBrowser();
+        return asking.visitor().browser() != null && asking.sight().dependsOnBrowser();
     }
 
     private boolean isUnchanged(List<Asking> askings, ServletWebRequest request, HttpServletResponse response) {

@@ -20,11 +20,11 @@ class TableAccess {
 
     private final TableFrame frame;
     private final Catalog catalog;
-    private final TableGrants grants;
+    private final GrantGrid grants;
     private final TableChanges changes;
     private final Sheets sheets;
 
-    TableAccess(TableFrame frame, Catalog catalog, TableGrants grants, TableChanges changes, Sheets sheets) {
+    TableAccess(TableFrame frame, Catalog catalog, GrantGrid grants, TableChanges changes, Sheets sheets) {
         this.frame = frame;
         this.catalog = catalog;
         this.grants = grants;
