@@ -14,7 +14,6 @@ function lay(slip, page) {
   if (!filling) return false;
   const inside = document.importNode(filling, true);
   fill(slip, inside);
-  slip.setAttribute('aria-labelledby', 'filling-title');
   htmx.process(inside);
   const controls = 'input:not([type=hidden]), select, textarea';
   (inside.querySelector(`.control-wrong :is(${controls})`) ?? inside.querySelector(controls))?.setAttribute('autofocus', '');
@@ -34,16 +33,29 @@ async function open(link) {
   history.pushState({ slip: true }, '', link.href);
 }
 
+function lost(form) {
+  form.sending = false;
+  const note = form.querySelector('.slip-lost') ?? document.createElement('p');
+  note.className = 'note note-warn slip-lost';
+  note.setAttribute('role', 'alert');
+  note.textContent = document.body.dataset.lost;
+  form.prepend(note);
+}
+
 // Whatever is against it is said in the slip, where what was typed stays. Else the list comes back as the server has it,
 // with what was done and how to take it back.
 async function send(form, button) {
+  if (form.sending) return;
+  form.sending = true;
   const slip = slipOf(form);
   const several = form.enctype === 'multipart/form-data';
   const data = new FormData(form, button);
-  const answer = await fetch(form.action, { method: 'POST', body: several ? data : new URLSearchParams(data) });
+  const answer = await fetch(form.action, { method: 'POST', body: several ? data : new URLSearchParams(data) })
+    .catch(() => null); // said below: what was typed stays
+  if (!answer) return lost(form);
   const page = await parsed(answer);
   if (!answer.redirected) {
-    if (!lay(slip, page)) slip.querySelector('form').append(document.body.dataset.lost ?? '');
+    if (!lay(slip, page)) lost(form);
     return;
   }
   const fresh = page.getElementById(slip.filled);

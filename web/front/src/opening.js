@@ -13,7 +13,6 @@ export function dialog(how, close) {
   if (!slip) {
     slip = document.createElement('dialog');
     slip.className = 'row-slip';
-    slip.setAttribute('aria-labelledby', 'opened-title');
     slip.addEventListener('cancel', event => {
       event.preventDefault();
       history.back();
@@ -34,6 +33,7 @@ export function fill(slip, opened) {
   shut.textContent = slip.dataset.close;
   shut.addEventListener('click', () => history.back());
   slip.replaceChildren(shut, opened);
+  slip.setAttribute('aria-labelledby', opened.querySelector('h1').id);
 }
 
 async function inSlip(link, how) {

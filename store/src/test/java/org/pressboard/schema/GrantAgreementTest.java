@@ -59,7 +59,7 @@ import org.springframework.dao.DataAccessException;
 class GrantAgreementTest extends StoreTest {
 
     private static final long SEED = 20261126;
-    private static final int ROUNDS = 360;
+    private static final int ROUNDS = 280;
     private static final int PEOPLE = 6;
     private static final List<String> BROWSERS = List.of("browser:one", "browser:two");
     private static final LocalDate TODAY = Cases.TODAY;
