@@ -47,8 +47,6 @@ class FormFiles implements UploadGuard.Places {
     private static final Pattern FORM = Pattern.compile("/([a-z][a-z0-9-]*)/send/([a-z0-9][a-z0-9-]*)");
     private static final Pattern ROW = Pattern.compile("/listings/([a-z0-9][a-z0-9-]*)/rows/(add|\\d{1,18}/change)");
 
-    /** So many come at once, and so many are in a field at most. */
-    private static final int MOST_AT_ONCE = 5;
     private static final int MOST_IN_FIELD = 40;
 
     /** All of what is sent at once: a file, and some room for the rest. */
@@ -122,7 +120,7 @@ class FormFiles implements UploadGuard.Places {
                                 + words.say(refused.problems().all().getFirst());
                     }
                 }
-                all.put("v." + field.key(), lines);
+                all.put("v." + field.key(), attached.isSeveral() || lines.isEmpty() ? lines : List.of(lines.getLast()));
             }
         }
         return new Sent(all, problem);
@@ -142,7 +140,7 @@ class FormFiles implements UploadGuard.Places {
 
     private static List<MultipartFile> brought(Field field, HttpServletRequest request) {
         return request instanceof MultipartHttpServletRequest several ? several.getFiles("file." + field.key()).stream()
-                .filter(file -> !file.isEmpty()).limit(MOST_AT_ONCE).toList() : List.of();
+                .filter(file -> !file.isEmpty()).toList() : List.of();
     }
 
     private String keep(MultipartFile file, Attached attached) {
