@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.function.Predicate;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Field;
+import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
 
@@ -83,8 +84,13 @@ public record Changing(boolean add, boolean change, boolean remove, List<FieldKe
         return field.isEntered() && !field.key().equals(table.owner());
     }
 
-    /** Whether the value could be changed where it stands, or in several rows at once: files are brought with a form. */
+    /** Whether the value could be changed where it stands: files are brought with a form. */
     public static boolean canBeTyped(Field field) {
         return !(field.type() instanceof Attached);
+    }
+
+    /** Whether several rows could be given the same: of rows referred to, those that somebody does not see are not the same. */
+    public static boolean canBeSame(Field field) {
+        return canBeTyped(field) && !(field.type() instanceof Referring.References);
     }
 }

@@ -10,6 +10,7 @@ import org.pressboard.condition.Clause;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operator;
 import org.pressboard.table.Computed;
+import org.pressboard.table.Attached;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Fields;
@@ -113,5 +114,15 @@ class ListingTest {
         Finding find = Finding.by(List.of(), List.of(TREE)).changing(TREE, each -> tags);
         assertThat(find.controls()).containsExactly(tags);
         assertThat(find.changing(TREE, each -> NarrowBy.usual(TREE)).by()).isEmpty();
+    }
+
+    /** Rows that somebody does not see would be taken away with those that they do. */
+    @Test
+    void severalRowsAreNotGivenTheSameRowsOrFiles() {
+        Field references = new Field(TREE, "Trees", new Referring.References(TREES, Referring.OnRemoval.CLEAR));
+        assertThat(Changing.canBeTyped(references)).isTrue();
+        assertThat(Changing.canBeSame(references)).isFalse();
+        assertThat(Changing.canBeSame(new Field(TREE, "Tree", new Textual.Text()))).isTrue();
+        assertThat(Changing.canBeTyped(new Field(TREE, "Tree", new Attached.Picture()))).isFalse();
     }
 }

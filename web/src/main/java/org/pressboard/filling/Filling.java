@@ -45,13 +45,12 @@ record Filling(OpenListings.Open open, Visitor visitor, Locale language, List<Fi
         return among(each -> each.name().equals(field));
     }
 
-    /** The same for the fields whose values are typed or picked. */
-    Filling typed() {
-        return new Filling(open, visitor, language, fields.stream().filter(Changing::canBeTyped).toList());
-    }
-
     /** The same for those fields only. */
     Filling among(Predicate<FieldKey> which) {
-        return new Filling(open, visitor, language, fields.stream().filter(field -> which.test(field.key())).toList());
+        return with(field -> which.test(field.key()));
+    }
+
+    Filling with(Predicate<Field> which) {
+        return new Filling(open, visitor, language, fields.stream().filter(which).toList());
     }
 }

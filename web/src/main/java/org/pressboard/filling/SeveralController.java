@@ -10,6 +10,7 @@ import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.control.RowForm;
 import org.pressboard.editing.VisitorEditing;
+import org.pressboard.listing.Changing;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.sheet.Pace;
 import org.pressboard.sheet.Sheets;
@@ -87,7 +88,7 @@ class SeveralController {
 
     private Filling find(String listing, MultiValueMap<String, String> parameters, Locale language,
             HttpServletRequest request) {
-        Filling filling = fillings.find(listing, parameters, language, request).typed();
+        Filling filling = fillings.find(listing, parameters, language, request).with(Changing::canBeSame);
         offered(filling.changing().several());
         return filling;
     }

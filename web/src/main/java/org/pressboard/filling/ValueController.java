@@ -10,6 +10,7 @@ import org.pressboard.control.RowForm;
 import org.pressboard.editing.VisitorEditing;
 import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
+import org.pressboard.listing.Changing;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.value.Row;
 import org.springframework.stereotype.Controller;
@@ -62,7 +63,7 @@ class ValueController {
             Locale language, HttpServletRequest request) {
         Filling filling = fillings.find(listing, parameters, language, request);
         offered(filling.changing().change() && filling.changing().inPlace());
-        Filling one = fillings.of(filling.typed().of(field), Set.of(row), parameters);
+        Filling one = fillings.of(filling.with(Changing::canBeTyped).of(field), Set.of(row), parameters);
         offered(!one.fields().isEmpty());
         return one;
     }
