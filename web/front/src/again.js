@@ -1,13 +1,14 @@
 // A part of the page as it is now, in place of what it was; what is typed and where one is stay, and no step is added to
 // those that Back takes.
 import htmx from 'htmx.org';
+import { parsed } from './parsed.js';
 
 const addressOf = part => part.querySelector('[data-again]')?.dataset.again ?? location.href;
 
 export async function again(part) {
   const answer = await fetch(addressOf(part), { headers: { Accept: 'text/html' } });
   if (!answer.ok || answer.redirected) return;
-  const fresh = new DOMParser().parseFromString(await answer.text(), 'text/html').getElementById(part.id);
+  const fresh = (await parsed(answer)).getElementById(part.id);
   const now = document.getElementById(part.id);
   if (fresh && now) htmx.swap({ target: now, text: fresh.outerHTML, swap: 'outerMorph' });
 }

@@ -1,5 +1,6 @@
 // The bench: words of the ticket open what they can be changed to, one at a time; the proof follows.
 import Alpine from '@alpinejs/csp';
+import { parsed } from './parsed.js';
 import { words } from './words.js';
 
 const isTyping = target => target.closest?.('input:not([type=checkbox], [type=radio]), textarea') != null;
@@ -123,7 +124,7 @@ Alpine.data('bench', () => ({
   },
   async redrawn({ contentDocument: proof, contentWindow: there }) {
     const answer = await fetch(there.location.href);
-    const fresh = new DOMParser().parseFromString(await answer.text(), 'text/html').getElementById('content');
+    const fresh = (await parsed(answer)).getElementById('content');
     if (!answer.ok || !fresh || !there.htmx) {
       there.location.reload();
       return;

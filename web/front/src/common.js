@@ -4,6 +4,7 @@ import './back.js';
 import htmx from 'htmx.org';
 import 'htmx.org/dist/ext/hx-alpine-compat.js';
 import './opening.js';
+import { parsed } from './parsed.js';
 import { isTyping } from './typing.js';
 
 // The search of a listing: "/" goes to the page's first from anywhere, Esc leaves it. Among very many rows one letter
@@ -79,7 +80,7 @@ async function tally(sheet) {
   const answer = await fetch(asked);
   // where it takes too long nobody is told; rows that have changed meanwhile ask anew
   if (!answer.ok || sheet.dataset.tallies !== tallies) return;
-  const told = new DOMParser().parseFromString(await answer.text(), 'text/html');
+  const told = await parsed(answer);
   for (const place of places) {
     const fresh = told.querySelector(`[data-tally="${place.dataset.tally}"]`);
     if (!fresh || !place.isConnected) continue;

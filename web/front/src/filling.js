@@ -1,12 +1,11 @@
 // Forms about rows laid over their list in a slip, where the list has it so. Without scripts each is a page of its own.
 import htmx from 'htmx.org';
 import { back } from './back.js';
-import { dialog, fill } from './opening.js';
+import { dialog, fill, isPlain } from './opening.js';
+import { parsed } from './parsed.js';
 
 const FORMS = /^\/listings\/[a-z0-9-]+\/rows\/(add|\d+\/(change|remove|do\/\d+))$/;
 const slipOf = element => element.closest('dialog.row-slip');
-
-const parsed = async answer => new DOMParser().parseFromString(await answer.text(), 'text/html');
 
 // What is taken out of a page to stand in the slip; nothing where the page is another.
 function lay(slip, page) {
@@ -72,8 +71,7 @@ async function send(form, button) {
 
 document.addEventListener('click', event => {
   const link = event.target.closest('a[href]');
-  const isPlain = !event.ctrlKey && !event.metaKey && !event.shiftKey && event.button === 0;
-  if (!link || !isPlain) return;
+  if (!link || !isPlain(event)) return;
   const slip = slipOf(link);
   if (slip?.querySelector('#filling') && !FORMS.test(new URL(link.href).pathname)) {
     event.preventDefault();

@@ -1,10 +1,12 @@
 // Rows that open: over the list in a slip, or between its rows. Without scripts each is a page of its own.
+import { parsed } from './parsed.js';
+
 const sheetOf = element => element.closest('.sheet');
 const howOf = sheet => /\bopens-([a-z-]+)/.exec(sheet?.className ?? '')?.[1];
 
 async function fetched(address) {
   const answer = await fetch(address, { headers: { Accept: 'text/html' } });
-  const opened = answer.ok && new DOMParser().parseFromString(await answer.text(), 'text/html').getElementById('opened');
+  const opened = answer.ok && (await parsed(answer)).getElementById('opened');
   return opened ? document.importNode(opened, true) : null;
 }
 
@@ -85,10 +87,12 @@ async function unfolded(link) {
   line.after(below);
 }
 
+// Whether a click means to go on here, not in another window.
+export const isPlain = event => !event.ctrlKey && !event.metaKey && !event.shiftKey && event.button === 0;
+
 function opens(event, link) {
   const how = howOf(sheetOf(link));
-  const isPlain = !event.ctrlKey && !event.metaKey && !event.shiftKey && event.button === 0;
-  if (!isPlain || !how || how === 'page' || how === 'link') return false;
+  if (!isPlain(event) || !how || how === 'page' || how === 'link') return false;
   event.preventDefault();
   if (how === 'unfold') unfolded(link);
   else inSlip(link, how);

@@ -81,13 +81,13 @@ public record Form(FormKey key, TableKey table, String title, String lead, boole
         return new Form(key, table, title, lead, paired, others, stamps, bounds, then, notices, atOnce);
     }
 
-    /** The same with one of its questions asked otherwise. */
     /** The same without asking for these fields. */
     public Form sparing(Set<FieldKey> fields) {
         return fields.isEmpty() ? this
                 : asking(questions.stream().filter(question -> !fields.contains(question.field())).toList());
     }
 
+    /** The same with one of its questions asked otherwise. */
     public Form asking(FieldKey field, UnaryOperator<Question> change) {
         return asking(questions.stream().map(each -> each.field().equals(field) ? change.apply(each) : each).toList());
     }

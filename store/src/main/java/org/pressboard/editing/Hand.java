@@ -1,9 +1,12 @@
 package org.pressboard.editing;
 
 import java.util.Collection;
+import java.util.List;
 import java.util.function.IntSupplier;
 import org.pressboard.grant.Verb;
+import org.pressboard.table.Field;
 import org.pressboard.table.Table;
+import org.pressboard.value.Value;
 
 /** By whose hand rows are written, and what they may write. */
 interface Hand {
@@ -28,6 +31,11 @@ interface Hand {
 
     default Sent sent() {
         return Sent.NOT;
+    }
+
+    /** Those of the rows that a field leads to that they do not see. */
+    default List<Value> unseen(Field field, Value value) {
+        return List.of();
     }
 
     /** Executes a statement as they; refuses where it writes fewer rows than wanted. Gives how many it wrote. */

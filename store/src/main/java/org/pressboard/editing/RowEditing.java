@@ -127,7 +127,8 @@ public class RowEditing {
         }
         long row = nextNumber(table);
         columns.put(DSL.field(DSL.name(TableSql.ROW_ID)), DSL.val(row));
-        guarded(table, () -> hand.write(Verb.ADD, table, 1, () -> sql.insertInto(DSL.table(TableSql.name(table))).set(columns).execute()));
+        guarded(table, () -> hand.write(Verb.ADD, table, 1,
+                () -> sql.insertInto(DSL.table(TableSql.name(table))).set(columns).execute()));
         hand.check(Verb.ADD, table, List.of(row));
         return new Added(new Outcome.Done(act), row);
     }
@@ -171,11 +172,15 @@ public class RowEditing {
         Map<FieldKey, Optional<Value>> changed = new LinkedHashMap<>();
         Map<FieldKey, Optional<Value>> theirs = new LinkedHashMap<>();
         give.forEach((field, value) -> {
-            Optional<Value> current = now.find(field);
-            if (!isSame(value, was.getOrDefault(field, Optional.empty())) && !isSame(value, current)) {
-                changed.put(field, value);
-                if (!isSame(current, was.getOrDefault(field, Optional.empty()))) {
-                    theirs.put(field, current);
+            Optional<Value> before = was.getOrDefault(field, Optional.empty());
+            if (isSame(value, before)) {
+                return;
+            }
+            SeenPart current = SeenPart.of(hand, table.field(field), now.find(field), before);
+            if (!isSame(value, current.seen())) {
+                changed.put(field, current.with(value));
+                if (!isSame(current.seen(), before)) {
+                    theirs.put(field, current.seen());
                 }
             }
         });
@@ -203,8 +208,8 @@ public class RowEditing {
         Map<Field<?>, Field<?>> columns = columns(table, changed);
         columns.put(DSL.field(DSL.name("changed_at")), DSL.currentOffsetDateTime());
         columns.put(DSL.field(DSL.name("changed_by")), DSL.val(author.who()));
-        guarded(table, () -> hand.write(Verb.CHANGE, table, rows.size(), () -> sql.update(DSL.table(TableSql.name(table))).set(columns)
-                .where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows)).execute()));
+        guarded(table, () -> hand.write(Verb.CHANGE, table, rows.size(), () -> sql.update(DSL.table(TableSql.name(table)))
+                .set(columns).where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows)).execute()));
     }
 
     /** Gives a row these values, whatever it has now, as part of the caller's act. */
@@ -264,8 +269,8 @@ public class RowEditing {
         String name = rows.size() == 1 ? find(tables, table, rows.iterator().next())
                 .map(row -> called(table, row.values())).orElse("") : "";
         long act = begin(author, Act.What.ROWS_REMOVED, tables, key, Act.Details.of(name));
-        guarded(table, () -> hand.write(Verb.REMOVE, table, rows.size(), () -> sql.deleteFrom(DSL.table(TableSql.name(table)))
-                .where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows)).execute()));
+        guarded(table, () -> hand.write(Verb.REMOVE, table, rows.size(), () -> sql
+                .deleteFrom(DSL.table(TableSql.name(table))).where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows)).execute()));
         return act;
     }
 

@@ -28,7 +28,6 @@ import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.value.FieldKey;
-import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -120,8 +119,7 @@ public class VisitorEditing {
         given.entrySet().removeIf(each -> each.getValue().equals(was.getOrDefault(each.getKey(), Optional.empty())));
         VisitorHand hand = hand(site, visitor, given.keySet());
         Map<FieldKey, Problem> against = against(hand.rows(), site.table(key), List.of(row), given);
-        UnseenRows.Seeing seeing = (field, rows) -> hand.rows().seen(site.tables().target(field), rows);
-        return against.isEmpty() ? new UnseenRows(seeing, site.table(key), stored(key, row, site, give.keySet())).change(was, give, (before, after) -> editing.change(key, row, before, after, author, hand))
+        return against.isEmpty() ? editing.change(key, row, was, give, author, hand)
                 : new RowEditing.Outcome.Refused(against);
     }
 
@@ -171,7 +169,7 @@ public class VisitorEditing {
                 : rows(site, visitor).granted(site.table(key), decision.rows(), rows);
     }
 
-    /** The same of several verbs at once; those of which they may do it with none may be left out. */
+    /** The same of several verbs, asked once of those of which grants say the same. */
     @Transactional(readOnly = true)
     public Map<Verb, Set<Long>> may(Visitor visitor, Set<Verb> verbs, TableKey key, Collection<Long> rows) {
         Map<Verb, Set<Long>> may = new EnumMap<>(Verb.class);
@@ -190,9 +188,11 @@ public class VisitorEditing {
         return rows(site, visitor).open(verb, site.table(key), fields, rows);
     }
 
-    /** The fields that are left out of all rows that the visitor may add. */
-    public Set<FieldKey> closedInNew(Visitor visitor, TableKey key) {
-        return catalog.published().closed(visitor, Verb.ADD, key);
+    /** Those of these fields that are left out of what the visitor may do with one of these rows, or with all rows. */
+    @Transactional(readOnly = true)
+    public Set<FieldKey> leftOut(Visitor visitor, Verb verb, TableKey key, Collection<FieldKey> fields, Collection<Long> rows) {
+        PublishedSite site = catalog.published();
+        return rows(site, visitor).leftOut(verb, site.table(key), fields, rows).keySet();
     }
 
     /** Those of these rows of which that is so, as far as the visitor sees what it asks about. */
@@ -218,12 +218,6 @@ public class VisitorEditing {
     private static boolean isOfOwn(Condition rows) {
         return rows instanceof Condition.Owned || (rows instanceof Condition.All(List<Condition> parts)
                 && parts.stream().anyMatch(VisitorEditing::isOfOwn));
-    }
-
-    /** The row as it is, where one of the fields leads to rows: of these, not all need be seen. */
-    private Optional<Row> stored(TableKey key, long row, PublishedSite site, Set<FieldKey> fields) {
-        return fields.stream().anyMatch(field -> site.table(key).field(field).type() instanceof Referring)
-                ? editing.find(key, row) : Optional.empty();
     }
 
     private VisitorHand hand(PublishedSite site, Visitor visitor, Set<FieldKey> given) {

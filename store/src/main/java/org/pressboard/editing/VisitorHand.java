@@ -12,8 +12,11 @@ import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.VisitorScope;
+import org.pressboard.table.Field;
+import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.Value;
 import org.springframework.dao.NonTransientDataAccessException;
 
 /**
@@ -43,6 +46,15 @@ record VisitorHand(VisitorRows rows, VisitorScope scope, Set<FieldKey> given, Se
             throw ProblemsFound.of("not-granted.write");
         }
         return written;
+    }
+
+    @Override
+    public List<Value> unseen(Field field, Value value) {
+        if (!(field.type() instanceof Referring)) {
+            return List.of();
+        }
+        Set<Long> seen = rows.seen(rows.site().tables().target(field), VisitorRows.numbers(value));
+        return value.each().stream().filter(each -> !seen.contains(((Value.Referred) each).row())).toList();
     }
 
     private void tellWhatTheServerSets(Verb verb, Table table) {

@@ -81,6 +81,11 @@ record VisitorRows(DSLContext sql, PublishedSite site, Visitor visitor, Standpoi
         return partly;
     }
 
+    /** The rows that a value leads to. */
+    static List<Long> numbers(Value value) {
+        return value.each().stream().map(each -> ((Value.Referred) each).row()).toList();
+    }
+
     /** Nobody refers to a row that they do not see: whether there is one would be told by that. */
     Map<FieldKey, Problem> unseen(Table table, Map<FieldKey, Value> values) {
         Map<FieldKey, Problem> unseen = new HashMap<>();
@@ -88,7 +93,7 @@ record VisitorRows(DSLContext sql, PublishedSite site, Visitor visitor, Standpoi
             Field of = table.field(field);
             if (of.type() instanceof Referring && !field.equals(table.owner()) && !visitor.isStaff()) {
                 Table target = site.tables().target(of);
-                List<Long> wanted = value.each().stream().map(each -> ((Value.Referred) each).row()).toList();
+                List<Long> wanted = numbers(value);
                 if (seen(target, wanted).size() < new HashSet<>(wanted).size()) {
                     unseen.put(field, Problem.of("entry.no-such-row", target.label()));
                 }

@@ -212,7 +212,8 @@ class LeftOutTest extends StoreTest {
         grant(Set.of(), new Grant(Audience.MEMBERS, Verb.CHANGE, Condition.ALWAYS).leavingOut(Set.of(OrchardTables.LEAST)),
                 new Grant(Audience.MEMBERS, Verb.ADD, Condition.ALWAYS).leavingOut(Set.of(OrchardTables.LEAST)));
         assertRefused();
-        assertThat(visiting.closedInNew(MEMBER, orchard.trees.key())).containsExactly(OrchardTables.LEAST);
+        assertThat(visiting.leftOut(MEMBER, Verb.ADD, orchard.trees.key(), List.of(OrchardTables.CODE, OrchardTables.LEAST),
+                List.of())).containsExactly(OrchardTables.LEAST);
         assertThat(visiting.add(MEMBER, orchard.trees.key(), Map.of(OrchardTables.LEAST, FEW), PAGE).outcome())
                 .isEqualTo(refused());
         assertThat(visiting.add(MEMBER, orchard.trees.key(), Map.of(OrchardTables.CODE, Value.of("T-9")), PAGE).outcome())

@@ -1,6 +1,20 @@
 package org.pressboard.schema;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.pressboard.schema.GrantCases.APPROVED;
+import static org.pressboard.schema.GrantCases.BROWSERS;
+import static org.pressboard.schema.GrantCases.EMAIL;
+import static org.pressboard.schema.GrantCases.GROUPS;
+import static org.pressboard.schema.GrantCases.HEALTH;
+import static org.pressboard.schema.GrantCases.KEEPER;
+import static org.pressboard.schema.GrantCases.NAME;
+import static org.pressboard.schema.GrantCases.PEOPLE;
+import static org.pressboard.schema.GrantCases.PLOT;
+import static org.pressboard.schema.GrantCases.PLOTS;
+import static org.pressboard.schema.GrantCases.TREE;
+import static org.pressboard.schema.GrantCases.TREES;
+import static org.pressboard.schema.GrantCases.WAYS;
+import static org.pressboard.schema.GrantCases.YEARS;
 
 import java.sql.SQLException;
 import java.time.LocalDate;
@@ -21,11 +35,7 @@ import org.junit.jupiter.api.Test;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.PublishedSite;
 import org.pressboard.condition.Cases;
-import org.pressboard.condition.Clause;
-import org.pressboard.condition.Comparison;
 import org.pressboard.condition.Condition;
-import org.pressboard.grant.Audience;
-import org.pressboard.grant.Grant;
 import org.pressboard.grant.Grants;
 import org.pressboard.grant.Group;
 import org.pressboard.grant.GroupKey;
@@ -60,20 +70,7 @@ class GrantAgreementTest extends StoreTest {
 
     private static final long SEED = 20261126;
     private static final int ROUNDS = 280;
-    private static final int PEOPLE = 6;
-    private static final List<String> BROWSERS = List.of("browser:one", "browser:two");
     private static final LocalDate TODAY = Cases.TODAY;
-    private static final FieldKey NAME = new FieldKey("name");
-    private static final FieldKey EMAIL = new FieldKey("email");
-    private static final FieldKey YEARS = new FieldKey("years");
-    private static final FieldKey KEEPER = new FieldKey("keeper");
-    private static final FieldKey PLOT = new FieldKey("plot");
-    private static final FieldKey TREE = new FieldKey("tree");
-    private static final FieldKey HEALTH = new FieldKey("health");
-    private static final FieldKey APPROVED = new FieldKey("approved");
-    private static final List<FieldKey> WAYS = List.of(KEEPER, EMAIL, PLOT.through(KEEPER),
-            TREE.through(PLOT).through(KEEPER));
-    private static final List<GroupKey> GROUPS = List.of(new GroupKey("stewards"), new GroupKey("pickers"));
 
     @Autowired
     private TableChanges changes;
@@ -82,6 +79,7 @@ class GrantAgreementTest extends StoreTest {
     private VisitorScope scope;
 
     private final RandomGenerator random = Cases.random(SEED);
+    private final GrantCases cases = new GrantCases(random);
     private List<Row> people = List.of();
     private List<Row> plots = List.of();
     private List<Row> trees = List.of();
@@ -105,9 +103,9 @@ class GrantAgreementTest extends StoreTest {
                 new Field(APPROVED, "Approved", new FieldType.YesNo())), OWNER);
         people = rows(PEOPLE, id -> Map.of(NAME, Value.of("P" + id), EMAIL,
                 Value.of((id % 2 == 0 ? "P" : "p") + id + "@example.org"), YEARS, Value.of(id % 3)));
-        plots = rows(5, id -> some(Map.of(KEEPER, row(PEOPLE))));
-        trees = rows(8, id -> some(Map.of(PLOT, row(plots.size()))));
-        logs = rows(40, this::log).stream().map(row -> new Row(row.id(), row.values(), sender())).toList();
+        plots = rows(PLOTS, id -> cases.some(Map.of(KEEPER, cases.row(PEOPLE))));
+        trees = rows(TREES, id -> cases.some(Map.of(PLOT, cases.row(PLOTS))));
+        logs = rows(40, cases::log).stream().map(row -> new Row(row.id(), row.values(), cases.sender())).toList();
         load(catalog.tables().get(members.key()), people);
         load(beds, plots);
         // a grant that picks rows of another table is for those who see these
@@ -135,7 +133,7 @@ class GrantAgreementTest extends StoreTest {
                 changes.change(catalog.tables().get(table.key()).ownedBy(way)
                         .approvedBy(random.nextBoolean() ? APPROVED : null).countingBrowsers(random.nextBoolean()), OWNER);
             }
-            publisher.grant(table.key(), new Grants(grants()));
+            publisher.grant(table.key(), new Grants(cases.grants()));
             PublishedSite site = catalog.publishedNow();
             for (int which = 0; which <= PEOPLE + BROWSERS.size(); which++) {
                 Visitor visitor = visitor(which);
@@ -213,7 +211,7 @@ class GrantAgreementTest extends StoreTest {
     }
 
     private void add(PublishedSite site, Visitor visitor, String as) {
-        Row row = new Row(1_000, log(1_000), sender());
+        Row row = new Row(1_000, cases.log(1_000), cases.sender());
         boolean may = !allowed(site, visitor, Verb.ADD, List.of(row)).isEmpty()
                 && mayWrite(site, visitor, List.of(Verb.ADD), row.values().keySet(), List.of(row));
         assertThat(isDone(visitor, () -> sql.insertInto(DSL.table(TableSql.name(table))).set(columns(row)).execute()))
@@ -223,7 +221,7 @@ class GrantAgreementTest extends StoreTest {
     /** What it was must be theirs to change, and what it becomes, too. */
     private void change(PublishedSite site, Visitor visitor, String as) {
         Row was = Cases.pick(logs, random);
-        Row becomes = new Row(was.id(), log(was.id()), was.sender());
+        Row becomes = new Row(was.id(), cases.log(was.id()), was.sender());
         boolean seen = !allowed(site, visitor, Verb.SEE, List.of(was)).isEmpty();
         boolean may = seen && !allowed(site, visitor, Verb.CHANGE, List.of(was)).isEmpty();
         // PostgreSQL lets nobody change a row into one that they do not see
@@ -323,43 +321,6 @@ class GrantAgreementTest extends StoreTest {
         return rows.get((int) ((Value.Referred) reference).row() - 1);
     }
 
-    private List<Grant> grants() {
-        List<Grant> grants = new ArrayList<>();
-        for (Verb verb : Verb.values()) {
-            for (int i = random.nextInt(3); i > 0; i--) {
-                Audience audience = Cases.pick(List.of(Audience.EVERYONE, Audience.MEMBERS,
-                        Audience.those(GROUPS.get(0)), Audience.those(GROUPS.get(1))), random);
-                Grant grant = random.nextInt(2) == 0 ? Grant.ofOwn(audience, verb) : new Grant(audience, verb, condition());
-                grants.add(random.nextInt(2) == 0 ? grant : grant.leavingOut(someFields()));
-            }
-        }
-        return grants;
-    }
-
-    private String sender() {
-        return Cases.pick(List.of("", "p1@example.org", BROWSERS.get(0), BROWSERS.get(1)), random);
-    }
-
-    private Set<FieldKey> someFields() {
-        Set<FieldKey> fields = new HashSet<>();
-        for (int i = random.nextInt(3); i >= 0; i--) {
-            fields.add(Cases.pick(List.of(NAME, EMAIL, KEEPER, PLOT, TREE, YEARS, HEALTH, APPROVED), random));
-        }
-        return fields;
-    }
-
-    private Condition condition() {
-        return switch (random.nextInt(7)) {
-            case 0 -> Condition.ALWAYS;
-            case 1 -> new Clause(HEALTH, Comparison.AT_LEAST, List.of(Value.of(random.nextLong(3)))).condition();
-            case 2 -> new Clause(YEARS, Comparison.VISITORS, List.of(Value.of("years"))).condition();
-            case 3 -> new Clause(KEEPER, Comparison.ME, List.of()).condition();
-            case 4 -> new Clause(PLOT, Comparison.FILLED, List.of()).condition();
-            case 5 -> new Clause(PLOT, Comparison.ONE_OF, List.of(row(plots.size()), row(plots.size()))).condition();
-            default -> new Clause(NAME, Comparison.VISITORS, List.of(Value.of("name"))).condition().not();
-        };
-    }
-
     private Visitor visitor(int which) {
         if (which >= PEOPLE) {
             return which == PEOPLE ? Visitor.ANYONE : Visitor.in(BROWSERS.get(which - PEOPLE - 1));
@@ -369,26 +330,8 @@ class GrantAgreementTest extends StoreTest {
         return Visitor.member("p" + (which + 1) + "@example.org", "P" + (which + 1), people.get(which), groups);
     }
 
-    private Map<FieldKey, Value> log(long id) {
-        return some(Map.of(NAME, Value.of("P" + (1 + random.nextInt(PEOPLE))), KEEPER, row(PEOPLE), EMAIL,
-                Value.of("p" + (1 + random.nextInt(PEOPLE)) + "@Example.org"), PLOT, row(plots.size()), TREE,
-                row(trees.size()), YEARS, Value.of(random.nextLong(3)), HEALTH, Value.of(random.nextLong(4)), APPROVED,
-                Value.of(random.nextBoolean())));
-    }
-
-    /** Without some of them. */
-    private Map<FieldKey, Value> some(Map<FieldKey, Value> all) {
-        Map<FieldKey, Value> some = new TreeMap<>(all);
-        some.keySet().removeIf(key -> random.nextInt(5) == 0);
-        return some;
-    }
-
     private static List<Row> rows(int count, java.util.function.LongFunction<Map<FieldKey, Value>> values) {
         return LongStream.rangeClosed(1, count).mapToObj(id -> new Row(id, values.apply(id))).toList();
-    }
-
-    private Value row(int of) {
-        return new Value.Referred(1 + random.nextInt(of), "");
     }
 
     private static Fields fields(Field... fields) {

@@ -2,9 +2,7 @@ package org.pressboard.control;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.UnaryOperator;
 import org.pressboard.form.Form;
-import org.pressboard.value.PlainForm;
 import org.pressboard.value.Value;
 
 /**
@@ -15,11 +13,11 @@ import org.pressboard.value.Value;
  * @param token   says when it was begun
  * @param problem why it cannot be sent, or was not; empty: nothing is wrong
  * @param open    whether it can be sent at all
- * @param seal    seals what the form carries along
+ * @param files   seals what the form carries along
  * @param moving  whether some questions hang on other answers
  */
 public record AskedForm(Form form, String address, List<Part> parts, String token, String problem, boolean open,
-                        boolean moving, UnaryOperator<String> seal) {
+                        boolean moving, SealedFiles files) {
 
     /** Questions under a heading; an empty one: none stands above them. */
     public record Part(String heading, List<Control> controls) {
@@ -33,7 +31,7 @@ public record AskedForm(Form form, String address, List<Part> parts, String toke
 
     /** A file as the form carries it along. */
     public String carried(Value.Attachment file) {
-        return seal.apply(PlainForm.write(file));
+        return files.carried(file);
     }
 
     static List<Part> parts(Form form, List<Control> controls) {

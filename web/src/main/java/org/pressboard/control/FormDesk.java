@@ -91,7 +91,8 @@ public class FormDesk {
 
     /** One that they may not send. */
     public static AskedForm closed(Sitting sitting) {
-        return new AskedForm(sitting.form, sitting.address, List.of(), "", "", false, false, UnaryOperator.identity());
+        return new AskedForm(sitting.form, sitting.address, List.of(), "", "", false, false,
+                new SealedFiles(UnaryOperator.identity()));
     }
 
     /** The form as it begins; {@code given} are answers that the address brings along. */
@@ -108,7 +109,7 @@ public class FormDesk {
     private AskedForm asked(Sitting sitting, RowForm form, String problem, boolean open, String token) {
         boolean moving = sitting.form.questions().stream().anyMatch(each -> !each.when().equals(Condition.ALWAYS));
         return new AskedForm(sitting.form, sitting.address, AskedForm.parts(sitting.form, form.controls()), token, problem,
-                open, moving, seal::on);
+                open, moving, new SealedFiles(seal::on));
     }
 
     private Map<FieldKey, Value> starts(Sitting sitting, Map<String, String> given) {

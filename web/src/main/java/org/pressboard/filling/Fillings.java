@@ -122,18 +122,17 @@ class Fillings {
 
     /** The same with the fields that the visitor may give in a new row, and those that they have sent: it is said of them. */
     Filling ofNew(Filling filling, MultiValueMap<String, String> parameters) {
-        Set<FieldKey> closed = editing.closedInNew(filling.visitor(), filling.table().key());
-        return filling.among(field -> !closed.contains(field) || isSent(field, parameters));
+        return open(filling, Verb.ADD, List.of(), parameters);
     }
 
     /** The same with the fields that the visitor may change in all of these rows, and those that they have sent. */
     Filling of(Filling filling, Collection<Long> rows, MultiValueMap<String, String> parameters) {
-        return filling.among(field -> isSent(field, parameters) || editing.open(filling.visitor(), Verb.CHANGE,
-                filling.table().key(), Set.of(field), rows).size() == rows.size());
+        return open(filling, Verb.CHANGE, rows, parameters);
     }
 
-    private static boolean isSent(FieldKey field, MultiValueMap<String, String> parameters) {
-        return parameters.containsKey("v." + field);
+    private Filling open(Filling filling, Verb verb, Collection<Long> rows, MultiValueMap<String, String> parameters) {
+        Set<FieldKey> leftOut = editing.leftOut(filling.visitor(), verb, filling.table().key(), filling.keys(), rows);
+        return filling.among(field -> !leftOut.contains(field) || parameters.containsKey("v." + field));
     }
 
     /** Writes what was sent, unless something is wrong with it. */

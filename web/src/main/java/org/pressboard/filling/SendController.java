@@ -104,8 +104,7 @@ class SendController {
         }
         try {
             String sender = browsers.sender(request, response);
-            boolean isBrowser = open.table().browsers() && sitting.visitor().kind() == Visitor.Kind.ANYONE;
-            Visitor visitor = isBrowser ? Visitor.in(sender) : sitting.visitor();
+            Visitor visitor = browsers.sending(sitting.visitor(), open.table().browsers(), request, response);
             RowEditing.Added added = pace.writing(() -> transaction.execute(status ->
                     send(open, visitor, sender, filled)));
             if (Objects.requireNonNull(added).outcome() instanceof RowEditing.Outcome.Refused(var problems)) {

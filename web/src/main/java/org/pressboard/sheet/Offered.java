@@ -95,18 +95,17 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, @Nullabl
 
         private Set<FieldKey> fields(List<FieldKey> shown, Set<Long> changeable) {
             boolean letsThrough = editing.mayLetThrough(visitor, table.key());
-            return changing.filled(table, shown).stream().filter(Changing::canBeTyped).map(Field::key)
+            Set<FieldKey> fields = changing.filled(table, shown).stream().filter(Changing::canBeTyped).map(Field::key)
                     .filter(key -> shown.contains(key) && (letsThrough || !key.equals(table.approval())))
-                    .filter(key -> open(List.of(key), changeable).size() == changeable.size()).collect(Collectors.toSet());
+                    .collect(Collectors.toSet());
+            fields.removeAll(editing.leftOut(visitor, Verb.CHANGE, table.key(), fields, changeable));
+            return fields;
         }
 
         private void deed(int number, Deed deed, Set<Long> changeable, Map<Long, List<Link>> links) {
-            editing.among(visitor, table.key(), deed.when(), open(deed.given(), changeable)).forEach(row ->
+            Set<Long> open = editing.open(visitor, Verb.CHANGE, table.key(), deed.given(), changeable);
+            editing.among(visitor, table.key(), deed.when(), open).forEach(row ->
                     add(links, row, place.changing("/" + row + "/do/" + (number + 1)), deed.label()));
-        }
-
-        private Set<Long> open(List<FieldKey> fields, Set<Long> changeable) {
-            return editing.open(visitor, Verb.CHANGE, table.key(), fields, changeable);
         }
 
         private void sending(Map<Long, List<Link>> links) {

@@ -57,12 +57,17 @@ public class Browsers {
             return sender;
         }
         String name = UUID.randomUUID().toString();
+        request.setAttribute(COOKIE, name);
         response.addHeader(HttpHeaders.SET_COOKIE, ResponseCookie.from(COOKIE, seal.on(name)).httpOnly(true).sameSite("Lax")
                 .secure(request.isSecure()).path("/").maxAge(Duration.ofDays(365)).build().toString());
         return PREFIX + name;
     }
 
+    /** From before, or by this request. */
     private Optional<String> known(HttpServletRequest request) {
+        if (request.getAttribute(COOKIE) instanceof String given) {
+            return Optional.of(given);
+        }
         Cookie cookie = WebUtils.getCookie(request, COOKIE);
         return cookie == null ? Optional.empty()
                 : seal.check(cookie.getValue()).filter(name -> NAME.matcher(name).matches());

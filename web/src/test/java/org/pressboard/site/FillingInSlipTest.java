@@ -6,14 +6,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.FilePayload;
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
-import javax.imageio.ImageIO;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -68,12 +65,6 @@ class FillingInSlipTest extends WithTables {
         closePages();
         publisher.remove(WALKS);
         publisher.remove(GATES);
-    }
-
-    private static FilePayload picture(String name) throws IOException {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        ImageIO.write(new BufferedImage(40, 30, BufferedImage.TYPE_INT_RGB), "png", out);
-        return new FilePayload(name, "image/png", out.toByteArray());
     }
 
     private Row row(long number) {
@@ -151,9 +142,7 @@ class FillingInSlipTest extends WithTables {
                 java.util.Optional.of(new Value.Referred(row, "")))).orElseThrow()), OWNER);
         Page page = withoutScripts();
         page.navigate(address("/sign-in?to=/walks"));
-        page.getByLabel("E-mail address").fill("tomas@example.org");
-        page.getByLabel("Password").fill("quillbrook");
-        button(page, "Sign in").click();
+        signIn(page, "tomas@example.org");
         link(page, "Change").click();
         assertThat(page.locator("main")).containsText("Mill gate");
         assertThat(page.locator("main")).not().containsText("Hidden gate");

@@ -5,15 +5,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.FilePayload;
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpRequest;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
-import javax.imageio.ImageIO;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -71,12 +68,6 @@ class FormFilesTest extends WithTables {
         publisher.remove(table.key());
     }
 
-    private static FilePayload picture() throws IOException {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        ImageIO.write(new BufferedImage(40, 30, BufferedImage.TYPE_INT_RGB), "png", out);
-        return new FilePayload("moth.png", "image/png", out.toByteArray());
-    }
-
     @Test
     void aPictureSurvivesWhatElseIsWrong() throws IOException {
         Page page = desktop();
@@ -89,7 +80,7 @@ class FormFilesTest extends WithTables {
                 "text".getBytes(StandardCharsets.UTF_8)));
         button(page, "Send").click();
         assertThat(page.locator("[role=alert]").first()).containsText("fake.png");
-        page.locator("input[type=file]").setInputFiles(picture());
+        page.locator("input[type=file]").setInputFiles(picture("moth.png"));
         button(page, "Send").click();
         assertThat(page.locator(".control-problem").first()).hasText("This is needed.");
         assertThat(page.locator(".fill-files")).containsText("moth.png");
@@ -106,7 +97,7 @@ class FormFilesTest extends WithTables {
         page.navigate(address("/sightings"));
         page.locator("[name='v.name']").fill("A newt");
         page.getByLabel("With a picture").selectOption("yes");
-        page.locator("input[type=file]").setInputFiles(picture());
+        page.locator("input[type=file]").setInputFiles(picture("moth.png"));
         button(page, "Send").click();
         assertThat(page.locator(".note-good")).containsText("It has arrived");
         String content = database.queryForObject("select left(picture, 64) from hosted.sightings where name = 'A newt'", String.class);

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.deque.html.axecore.results.Rule;
+import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
@@ -14,6 +15,10 @@ import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.WaitForSelectorState;
+import javax.imageio.ImageIO;
+import java.io.IOException;
+import java.io.ByteArrayOutputStream;
+import java.awt.image.BufferedImage;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -84,11 +89,23 @@ public abstract class InBrowser extends RunningSite {
     protected Page signedIn(String email) {
         Page page = desktop();
         page.navigate(address("/sign-in"));
+        signIn(page, email);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign out")).waitFor();
+        return page;
+    }
+
+    /** Where the sign-in is open. */
+    protected static void signIn(Page page, String email) {
         page.getByLabel("E-mail address").fill(email);
         page.getByLabel("Password").fill("quillbrook");
         button(page, "Sign in").click();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign out")).waitFor();
-        return page;
+    }
+
+    /** A small picture under that name. */
+    protected static FilePayload picture(String name) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(new BufferedImage(40, 30, BufferedImage.TYPE_INT_RGB), "png", out);
+        return new FilePayload(name, "image/png", out.toByteArray());
     }
 
     /** What is clicked or typed follows only once the page's scripts have begun, a moment after it is loaded. */

@@ -71,9 +71,7 @@ class SendingTest extends InBrowser {
         page.navigate(address("/adopt"));
         assertThat(page.locator(".sending")).containsText("Who sends this has to be signed in.");
         page.locator(".sending").getByRole(AriaRole.LINK).click();
-        page.getByLabel("E-mail address").fill("odile@example.org");
-        page.getByLabel("Password").fill("quillbrook");
-        button(page, "Sign in").click();
+        signIn(page, "odile@example.org");
         assertThat(page).hasURL(address("/adopt/send/pledge"));
         page.locator("[name='v.tree']").fill("T-039");
         page.getByLabel("Amount").fill("44");

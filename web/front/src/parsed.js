@@ -1,0 +1,2 @@
+// The page that an answer is.
+export const parsed = async answer => new DOMParser().parseFromString(await answer.text(), 'text/html');
