@@ -269,8 +269,8 @@ public class RowEditing {
         String name = rows.size() == 1 ? find(tables, table, rows.iterator().next())
                 .map(row -> called(table, row.values())).orElse("") : "";
         long act = begin(author, Act.What.ROWS_REMOVED, tables, key, Act.Details.of(name));
-        guarded(table, () -> hand.write(Verb.REMOVE, table, rows.size(), () -> sql
-                .deleteFrom(DSL.table(TableSql.name(table))).where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows)).execute()));
+        guarded(table, () -> hand.write(Verb.REMOVE, table, rows.size(), () -> sql.deleteFrom(DSL.table(TableSql.name(table)))
+                .where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows)).execute()));
         return act;
     }
 
