@@ -1,5 +1,7 @@
 package org.pressboard.takeaway;
 
+import com.openhtmltopdf.bidi.support.ICUBidiReorderer;
+import com.openhtmltopdf.bidi.support.ICUBidiSplitter;
 import com.openhtmltopdf.extend.FSStream;
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.outputdevice.helper.ExternalResourceControlPriority;
@@ -47,6 +49,9 @@ final class PdfOut {
         builder.useFont(() -> Letters.open("hanken-bold.ttf"), "Hanken", 600, FontStyle.NORMAL, true);
         builder.useFont(() -> Letters.open("other.ttf"), "Other", 400, FontStyle.NORMAL, true);
         builder.useFont(() -> Letters.open("other-bold.ttf"), "Other", 600, FontStyle.NORMAL, true);
+        // texts that run from right to left stand so, their letters joined
+        builder.useUnicodeBidiSplitter(new ICUBidiSplitter.ICUBidiSplitterFactory());
+        builder.useUnicodeBidiReorderer(new ICUBidiReorderer());
         builder.useSVGDrawer(new BatikSVGDrawer());
         // nothing is read but the pictures of the rows
         builder.useExternalResourceAccessControl((address, type) -> PICTURE.matcher(address).matches(),

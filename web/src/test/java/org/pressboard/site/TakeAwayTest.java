@@ -76,6 +76,17 @@ class TakeAwayTest extends WithOwnTable {
         }
     }
 
+    /** Hebrew and Arabic, as the Unicode bidirectional algorithm orders them (UAX #9), which PDFBox undoes by itself. */
+    @Test
+    void textsThatRunFromRightToLeftDoSoOnPaper() throws Exception {
+        publish(2, listing(Paper.USUAL));
+        String both = "\u05E2\u05E5 \u05EA\u05E4\u05D5\u05D7, \u062A\u0641\u0627\u062D";
+        nameTheFirst(both);
+        try (PDDocument file = Loader.loadPDF(bytes("/listings/grafts/rows.pdf"))) {
+            assertThat(text(file, 1)).contains(both).doesNotContain("missing");
+        }
+    }
+
     @Test
     void moreThanPaperHasRoomForIsRefusedAndSaysWhatToDo() {
         publish(2_001, listing(Paper.USUAL));
