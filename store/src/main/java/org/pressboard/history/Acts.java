@@ -42,12 +42,12 @@ public class Acts {
 
     long begin(Author author, Act.What what, @Nullable TableKey table, Act.Details details, @Nullable Long undoes) {
         Long id = sql.fetchSingle("""
-                insert into pressboard.act (account, who, origin, what, table_key, details, undoes)
-                values ({0}, {1}, {2}, {3}, {4}, {5}, {6}) returning id""",
+                with begun as (insert into pressboard.act (account, who, origin, what, table_key, details, undoes)
+                    values ({0}, {1}, {2}, {3}, {4}, {5}, {6}) returning id)
+                select id, set_config('pressboard.act', id::text, true) from begun""",
                 DSL.val(author.account(), Long.class), DSL.val(author.who()), DSL.val(author.origin().name()),
                 DSL.val(what.name()), DSL.val(table == null ? null : table.name(), String.class),
                 DSL.val(JSONB.valueOf(Definitions.write(details))), DSL.val(undoes, Long.class)).get(0, Long.class);
-        sql.fetch("select set_config('pressboard.act', {0}, true)", DSL.inline(Long.toString(id)));
         if (undoes != null) {
             sql.execute("update pressboard.act set undone_by = {0} where id = {1}", DSL.val(id), DSL.val(undoes));
         }

@@ -119,7 +119,7 @@ class DeskPages {
             @RequestParam MultiValueMap<String, String> parameters, Model model, HttpServletResponse response) {
         DraftedPage page = DraftedPages.find(catalog, key);
         Sheet sheet = sheet(page, DraftedPages.listing(page.draft(), listing), parameters);
-        response.setHeader("HX-Replace-Url", sheet.place().page() + sheet.query());
+        response.setHeader("HX-Replace-Url", sheet.address());
         model.addAttribute("sheet", sheet);
         return "sheet/sheet :: sheet";
     }

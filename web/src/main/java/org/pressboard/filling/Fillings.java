@@ -116,6 +116,13 @@ class Fillings {
                 .orElseThrow(() -> new NotThere("not-there.one-row"));
     }
 
+    /** A row that is not in the listing is not there. */
+    void among(Filling filling, long row) {
+        if (!sheets.has(filling.asking(), row, filling.language())) {
+            throw new NotThere("not-there.one-row");
+        }
+    }
+
     boolean may(Filling filling, Verb verb, long row) {
         return !editing.may(filling.visitor(), verb, filling.table().key(), Set.of(row)).isEmpty();
     }

@@ -51,7 +51,7 @@ class ValueController {
             @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
             HttpServletRequest request) {
         Filling filling = find(listing, row, field, parameters, language, request);
-        fillings.row(filling, row);
+        fillings.among(filling, row);
         return switch (fillings.write(filling, parameters, request, typed -> editing.change(filling.visitor(), filling.table().key(),
                 row, typed.was(), typed.values(), Fillings.author()), model)) {
             case Fillings.Tried.Done(Long act) -> kept(filling, act, model);

@@ -42,8 +42,12 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, @Nullabl
     public record Values(Set<FieldKey> fields, Set<Long> rows) {
     }
 
-    public boolean isAny() {
+    boolean isAny() {
         return !rows.isEmpty();
+    }
+
+    SheetFrame.Doing doing() {
+        return new SheetFrame.Doing(add, several, isAny());
     }
 
     List<Link> of(long row) {

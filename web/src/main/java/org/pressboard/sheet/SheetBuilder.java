@@ -62,15 +62,15 @@ final class SheetBuilder {
         this.address = asking.address();
     }
 
-    Sheet build(RowPage page) {
+    Sheet build(RowPage page, Offered offered, SheetFrame.@Nullable Totalled totals) {
         Look look = new Look(listing.show().layout(), listing.show().cards(), listing.dress(), listing.opening(),
                 listing.changing().inSlip());
-        return new Sheet("sheet-" + listing.key(), table.label(), place, address.write(state), finder(page), chips(),
-                headings(), new Cells(table, listing.show().fields(), words, look.isOfCards() ? FileAnswer.IN_CARDS
-                        : FileAnswer.IN_LISTS).lines(page.rows(), this::opens, marks), count(page),
-                state.isNarrowed() ? address.write(state.cleared()) : null, countAll(page),
-                isLimited() ? Pager.NONE : new PagerBuilder(listing, state, address, words).build(page),
-                notices(page), takeAway(), look, listing.shown(), all(page), Offered.NOTHING, null);
+        SheetFrame frame = new SheetFrame("sheet-" + listing.key(), table.label(), place, address.write(state), finder(page),
+                chips(), headings(), count(page), state.isNarrowed() ? address.write(state.cleared()) : null, countAll(page),
+                isLimited() ? Pager.NONE : new PagerBuilder(listing, state, address, words).build(page), notices(page),
+                takeAway(), look, all(page), offered.doing(), totals, page.rows().isEmpty());
+        return new Sheet(frame, new Cells(table, listing.show().fields(), words, look.isOfCards() ? FileAnswer.IN_CARDS
+                : FileAnswer.IN_LISTS).lines(page.rows(), this::opens, marks), listing.shown(), offered);
     }
 
     /** @param pictures what the addresses of pictures begin with */

@@ -65,10 +65,9 @@ public class Sheets {
     public Sheet sheet(Asking asking, Place place, Locale language) {
         RowPage page = SheetBuilder.isWaiting(asking.listing(), asking.asked().state()) ? RowPage.NONE
                 : rows.page(query(asking).reading(needed(asking.listing(), asking.table())), language);
-        Sheet sheet = builder(asking, place, language).build(page);
-        return sheet.offering(offered(asking, place, page.rows().stream().map(Row::id).toList(), language))
-                .totalling(asking.listing().show().totals().isEmpty() ? null
-                        : totals(asking, language).told(place.rows() + "/totals" + asking.query()));
+        Offered offered = offered(asking, place, page.rows().stream().map(Row::id).toList(), language);
+        return builder(asking, place, language).build(page, offered, asking.listing().show().totals().isEmpty() ? null
+                : totals(asking, language).told(place.rows() + "/totals" + asking.query()));
     }
 
     private Totals totals(Asking asking, Locale language) {
@@ -92,6 +91,11 @@ public class Sheets {
     /** A row of the listing by its number, with these fields; empty where it is not among those that the visitor gets. */
     public Optional<Row> row(Asking asking, long number, Collection<FieldKey> fields, Locale language) {
         return rows(asking, List.of(number), fields, language).stream().findFirst();
+    }
+
+    /** Whether a row is among those of the listing that the visitor gets, by its number. */
+    public boolean has(Asking asking, long number, Locale language) {
+        return rows.has(query(asking), language, number);
     }
 
     /** The same of several rows, in the order of their numbers; those that the visitor does not get are left out. */

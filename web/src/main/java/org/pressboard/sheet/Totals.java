@@ -32,8 +32,8 @@ final class Totals {
     }
 
     /** As the sheet tells them, or where they are worked out. */
-    Sheet.Totalled told(String address) {
-        return new Sheet.Totalled(known().orElse(""), address);
+    SheetFrame.Totalled told(String address) {
+        return new SheetFrame.Totalled(known().orElse(""), address);
     }
 
     /** If all are known without adding anything up. */

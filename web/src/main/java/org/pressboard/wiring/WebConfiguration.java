@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
+import org.pressboard.sheet.DrawnSheets;
 import org.pressboard.site.SiteFrame;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.info.BuildProperties;
@@ -116,10 +117,11 @@ class WebConfiguration implements WebMvcConfigurer {
 
     /** What every template may use, error pages included. */
     @Bean
-    SmartInitializingSingleton sharedWithTemplates(ThymeleafViewResolver views, SiteFrame frame) {
+    SmartInitializingSingleton sharedWithTemplates(ThymeleafViewResolver views, SiteFrame frame, DrawnSheets drawn) {
         return () -> {
             views.addStaticVariable("assets", assets);
             views.addStaticVariable("frame", frame);
+            views.addStaticVariable("drawn", drawn);
         };
     }
 

@@ -100,7 +100,7 @@ public final class Bench {
         Sheet sheet = context.getBean(Sheets.class).sheet(asking, Place.onSite("varieties", "varieties"),
                 catalog.site().language());
         List<String> headings = new ArrayList<>();
-        sheet.headings().forEach(heading -> headings.add(heading.label()));
+        sheet.frame().headings().forEach(heading -> headings.add(heading.label()));
         List<BareApplication.BareRow> rows = sheet.lines().stream().map(line -> new BareApplication.BareRow(
                 line.cells().stream().map(cell -> cell.text()).toList())).toList();
         return BareApplication.start(headings, rows);

@@ -210,7 +210,7 @@ final class PeopleBench {
         String[] value = {"1.1", String.valueOf(sql.fetchSingle("select kilos from hosted.own_rows where row_id = 7")
                 .get(0))};
         AtomicInteger address = new AtomicInteger();
-        Timing[] timing = Timing.alternating(ROUNDS * 2, round -> {
+        Timing[] timing = Timing.alternating(WARM_UP, round -> {
             String next = round % 2 == 0 ? "2.2" : "3.3";
             HttpResponse<String> kept = mira.at("198.51.101." + address.incrementAndGet() % 250).post(path,
                     Map.of("_csrf", token, "was.kilos", value[1], "v.kilos", next));

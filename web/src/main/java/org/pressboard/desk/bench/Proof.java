@@ -111,7 +111,7 @@ class Proof {
         Looked looked = find(page, number, who);
         Listing found = DraftedPages.listing(looked.page, listing);
         Sheet sheet = sheets.sheet(looked.asking(found, parameters), looked.place(found), language());
-        response.setHeader("HX-Replace-Url", sheet.place().page() + sheet.query());
+        response.setHeader("HX-Replace-Url", sheet.address());
         model.addAttribute("sheet", sheet);
         return "sheet/sheet :: sheet";
     }

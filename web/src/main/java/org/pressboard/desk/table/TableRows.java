@@ -96,7 +96,7 @@ class TableRows {
     String sheet(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model,
             HttpServletResponse response) {
         Sheet sheet = sheet(frame.find(key), parameters);
-        response.setHeader("HX-Replace-Url", sheet.place().page() + sheet.query());
+        response.setHeader("HX-Replace-Url", sheet.address());
         model.addAttribute("sheet", sheet);
         return "sheet/sheet :: sheet";
     }
