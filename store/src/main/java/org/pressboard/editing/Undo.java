@@ -129,13 +129,17 @@ public class Undo {
     }
 
     private long putBackRemoved(Table table, long act) {
-        return putBackRemoved(table, act, List.of("added_at", "added_by", "changed_at", "changed_by"),
-                DSL.noCondition());
+        return putBackRemoved(table, act, List.of("changed_at", "changed_by"), DSL.noCondition());
     }
 
-    /** Gives back those of the removed rows that are not there again, with their number and these of its notes on them. */
+    /**
+     * Gives back those of the removed rows that are not there again, with their number, what is noted of how they came to be,
+     * and these other notes.
+     */
     private long putBackRemoved(Table table, long act, List<String> notes, Condition which) {
-        List<QueryPart> columns = new ArrayList<>(List.of(DSL.name(TableSql.ROW_ID)));
+        List<QueryPart> columns = new ArrayList<>();
+        List.of(TableSql.ROW_ID, "added_at", "added_by", TableSql.SENDER, TableSql.FORM)
+                .forEach(note -> columns.add(DSL.name(note)));
         notes.forEach(note -> columns.add(DSL.name(note)));
         table.entered().forEach(field -> columns.add(DSL.name(field.key().name())));
         return sql.execute("""
@@ -221,8 +225,7 @@ public class Undo {
         changes.rowsChanged(catalog.tables().near(key));
         acts.begin(author, Act.What.PUT_BACK, key, Act.Details.of(""));
         try {
-            if (putBackRemoved(table, act, List.of("added_at", "added_by"),
-                    DSL.condition("h.row_id = {0}", DSL.val(row))) > 0) {
+            if (putBackRemoved(table, act, List.of(), DSL.condition("h.row_id = {0}", DSL.val(row))) > 0) {
                 return;
             }
         } catch (org.jooq.exception.DataAccessException | org.springframework.dao.DataAccessException broken) {

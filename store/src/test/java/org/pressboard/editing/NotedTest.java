@@ -59,6 +59,9 @@ class NotedTest extends StoreTest {
     private FormSending sending;
 
     @Autowired
+    private Undo undo;
+
+    @Autowired
     private Rows rows;
 
     @Autowired
@@ -108,6 +111,20 @@ class NotedTest extends StoreTest {
         // a browser's name is nobody's business
         assertThat(all.get(1).find(key(Computed.Note.SENDER))).isEmpty();
         assertThat(all.get(2).find(key(Computed.Note.FORM))).isEmpty();
+    }
+
+    @Test
+    void whatIsPutBackIsStillWhoeversItWas() {
+        List<Row> before = shown(Condition.ALWAYS);
+        List<Long> both = List.of(before.get(0).id(), before.get(1).id());
+        long act = editing.remove(LETTERS, both, OWNER);
+        undo.undo(LETTERS, act, OWNER);
+        assertThat(shown(Condition.ALWAYS)).isEqualTo(before);
+        act = editing.remove(LETTERS, both, OWNER);
+        undo.putBackRow(LETTERS, act, both.getFirst(), OWNER);
+        Row back = shown(Condition.ALWAYS).getFirst();
+        assertThat(back.find(key(Computed.Note.SENDER))).contains(Value.of("mira@example.org"));
+        assertThat(back.find(key(Computed.Note.FORM))).contains(Value.of("letters/write"));
     }
 
     @Test

@@ -50,6 +50,11 @@ record Filling(OpenListings.Open open, Visitor visitor, Locale language, List<Fi
         return with(field -> which.test(field.key()));
     }
 
+    /** The same as somebody fills it in. */
+    Filling by(Visitor somebody) {
+        return new Filling(open, somebody, language, fields);
+    }
+
     Filling with(Predicate<Field> which) {
         return new Filling(open, visitor, language, fields.stream().filter(which).toList());
     }

@@ -48,9 +48,11 @@ class FillingController {
     private final Browsers browsers;
     private final Pace pace;
     private final Clock clock;
+    private final Theirs theirs;
 
     FillingController(Fillings fillings, VisitorEditing editing, CalledRows references, Browsers browsers, Pace pace,
-            Clock clock) {
+            Clock clock, Theirs theirs) {
+        this.theirs = theirs;
         this.browsers = browsers;
         this.fillings = fillings;
         this.editing = editing;
@@ -83,8 +85,9 @@ class FillingController {
             Model model, HttpServletRequest request, HttpServletResponse response, RedirectAttributes flash) {
         Filling filling = fillings.ofNew(fillings.find(listing, parameters, language, request), parameters);
         offered(filling.changing().add());
-        return attempt(filling, null, parameters, request, form -> editing.add(browsers.sending(filling.visitor(),
-                filling.table().browsers(), request, response), filling.table().key(), form.filled(), Fillings.author()).outcome(), model, flash);
+        Filling sent = filling.by(browsers.sending(filling.visitor(), filling.table().browsers(), request, response));
+        return attempt(sent, null, parameters, request, form -> editing.add(sent.visitor(), sent.table().key(), form.filled(),
+                Fillings.author()).outcome(), model, flash);
     }
 
     @GetMapping(ROW + "/change")
@@ -115,8 +118,9 @@ class FillingController {
     private String attempt(Filling filling, @Nullable Row row, MultiValueMap<String, String> parameters,
             HttpServletRequest request, Function<RowForm, RowEditing.Outcome> write, Model model, RedirectAttributes flash) {
         return switch (fillings.write(filling, parameters, request, write, model)) {
-            case Fillings.Tried.Done(Long act) -> fillings.back(filling,
-                    row == null ? "change.added" : act == null ? "change.same" : "change.changed", act, flash);
+            case Fillings.Tried.Done(Long act) when row == null -> fillings.back(filling, "change.added",
+                    act != null && theirs.is(filling.table(), filling.visitor(), act) ? act : null, flash);
+            case Fillings.Tried.Done(Long act) -> fillings.back(filling, act == null ? "change.same" : "change.changed", act, flash);
             case Fillings.Tried.Against(RowForm form) -> show(filling, form, row, model);
         };
     }

@@ -27,6 +27,7 @@ import org.pressboard.sheet.Sheets;
 import org.pressboard.sheet.Words;
 import org.pressboard.signin.SignedIn;
 import org.pressboard.site.OpenListings;
+import org.pressboard.site.Receipts;
 import org.pressboard.table.Field;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
@@ -54,9 +55,11 @@ class Fillings {
     private final FormFiles files;
     private final Pace pace;
     private final MessageSource messages;
+    private final Receipts receipts;
 
     Fillings(OpenListings listings, Sheets sheets, VisitorEditing editing, CalledRows references, FormFiles files,
-            Pace pace, MessageSource messages) {
+            Pace pace, MessageSource messages, Receipts receipts) {
+        this.receipts = receipts;
         this.files = files;
         this.listings = listings;
         this.sheets = sheets;
@@ -191,12 +194,14 @@ class Fillings {
                 .flatMap(heading -> row.find(heading.key()).map(value -> words(filling).written(heading, value))).orElse(""));
     }
 
-    /** To the list as it was, where it is said what was done. */
+    /** To the list as it was, where it is said what was done, and offered to take it back. */
     String back(Filling filling, String said, @Nullable Long act, RedirectAttributes flash) {
         String page = "/" + filling.open().page().key() + filling.asking().query();
         if (filling.visitor().kind() == Visitor.Kind.ANYONE) {
             // nothing is kept of those who are not signed in; the address tells
-            return "redirect:" + page + (page.contains("?") ? "&" : "?") + "done=" + said.replace("change.", "");
+            String receipt = receipt(filling, act);
+            return "redirect:" + page + (page.contains("?") ? "&" : "?") + "done=" + said.replace("change.", "")
+                    + (receipt == null ? "" : "&undo=" + receipt);
         }
         flash.addFlashAttribute("said", words(filling).say(said));
         if (act != null) {
@@ -204,6 +209,12 @@ class Fillings {
             flash.addFlashAttribute("undoAt", filling.undoAt());
         }
         return "redirect:" + page;
+    }
+
+    /** What those have who are not signed in to take an act back by; {@code null} for others. */
+    @Nullable String receipt(Filling filling, @Nullable Long act) {
+        return act == null || filling.visitor().kind() != Visitor.Kind.ANYONE ? null
+                : receipts.of(new Receipts.Receipt(filling.asking().listing().key(), act));
     }
 
     Words words(Filling filling) {

@@ -77,7 +77,7 @@ class ValueController {
 
     private String kept(Filling filling, @Nullable Long act, Model model) {
         model.addAttribute("said", fillings.words(filling).say(act == null ? "change.same" : "change.changed"));
-        model.addAttribute("undo", filling.visitor().kind() == Visitor.Kind.ANYONE ? null : act);
+        model.addAttribute("undo", filling.visitor().kind() == Visitor.Kind.ANYONE ? fillings.receipt(filling, act) : act);
         model.addAttribute("undoAt", filling.undoAt());
         return "site/controls :: kept";
     }

@@ -39,7 +39,8 @@ import org.springframework.web.context.request.ServletWebRequest;
 class PageController {
 
     /** What somebody who is not signed in has just done, as the address tells. */
-    private static final Set<String> DONE = Set.of("added", "changed", "removed", "same");
+    private static final Set<String> DONE = Set.of("added", "changed", "removed", "same",
+            "changed-several", "removed-several", "undone", "not-undone");
 
     private final Catalog catalog;
     private final Sheets sheets;
@@ -47,8 +48,11 @@ class PageController {
     private final Pace pace;
     private final OpenForms forms;
     private final FormDesk desk;
+    private final Receipts receipts;
 
-    PageController(Catalog catalog, Sheets sheets, Freshness freshness, Pace pace, OpenForms forms, FormDesk desk) {
+    PageController(Catalog catalog, Sheets sheets, Freshness freshness, Pace pace, OpenForms forms, FormDesk desk,
+            Receipts receipts) {
+        this.receipts = receipts;
         this.desk = desk;
         this.forms = forms;
         this.catalog = catalog;
@@ -81,7 +85,8 @@ class PageController {
                 .map(listing -> asking(site, listing, visitor, AddressPart.of(listing.key(),
                         edition.page().listingKeys(), parameters))).toList();
         List<OpenForms.Open> open = forms.on(site, edition.page(), visitor);
-        if (open.stream().anyMatch(OpenForms.Open::may)) {
+        Optional<Receipts.Receipt> receipt = Optional.ofNullable(parameters.getFirst("undo")).flatMap(receipts::read);
+        if (receipt.isPresent() || open.stream().anyMatch(OpenForms.Open::may)) {
             // a form has a token of whoever gets it, so nothing of the page is kept for others
             pace.spend(request.getRequest().getRemoteAddr(), Pace.PAGE);
         } else if (freshness.isKnown(askings, visitor, request, response)) {
@@ -98,6 +103,10 @@ class PageController {
         model.addAttribute("thanks", FormKey.isValid(parameters.getFirst("sent"))
                 ? thanks(site, edition.page(), new FormKey(Objects.requireNonNull(parameters.getFirst("sent")))) : null);
         model.addAttribute("done", Optional.ofNullable(parameters.getFirst("done")).filter(DONE::contains).orElse(null));
+        receipt.ifPresent(got -> {
+            model.addAttribute("undo", parameters.getFirst("undo"));
+            model.addAttribute("undoAt", "/listings/" + got.listing() + "/undo");
+        });
         model.addAttribute("unseen", visitor.isStaff() ? unseen(site, edition) : List.of());
         return "site/page";
     }

@@ -157,6 +157,7 @@ class FillingTest extends WithTables {
         one.getByLabel("Kilos").fill("7");
         button(one, "Keep").click();
         assertThat(column(one, 1)).containsExactly("7");
+        theyTakeBackWhatTheyDid(one, other);
         // whoever makes the name up is somebody who has sent nothing
         Cookie cookie = one.context().cookies().stream().filter(each -> each.name.equals("pressboard-browser")).findFirst()
                 .orElseThrow();
@@ -166,6 +167,25 @@ class FillingTest extends WithTables {
         forger.navigate(address("/sheaves"));
         assertThat(forger.locator(".table tbody tr")).hasCount(0);
         forgiveConsole("404");
+    }
+
+    private void theyTakeBackWhatTheyDid(Page one, Page other) {
+        String changed = one.url();
+        other.navigate(changed);
+        assertThat(button(other, "Undo")).hasCount(0);
+        button(one, "Undo").click();
+        assertThat(one.locator(".note-good")).containsText("Taken back.");
+        assertThat(column(one, 1)).containsExactly("–");
+        one.navigate(changed);
+        button(one, "Undo").click();
+        assertThat(one.locator(".note-good")).containsText("cannot be taken back any more");
+        link(one, "Change").click();
+        link(one, "Remove").click();
+        button(one, "Remove").click();
+        assertThat(one.locator(".table tbody tr")).hasCount(0);
+        button(one, "Undo").click();
+        assertThat(one.locator(".note-good")).containsText("Taken back.");
+        assertThat(column(one, 0)).containsExactly("Of one");
     }
 
     @Test

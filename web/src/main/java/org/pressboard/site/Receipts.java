@@ -1,0 +1,64 @@
+package org.pressboard.site;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.pressboard.listing.ListingKey;
+import org.pressboard.signin.Browsers;
+import org.pressboard.signin.Seal;
+import org.springframework.stereotype.Component;
+import org.springframework.web.context.request.RequestContextHolder;
+import org.springframework.web.context.request.ServletRequestAttributes;
+
+/**
+ * What those who are not signed in get for what they did, to take it back by. It is sealed, and good in the browser alone
+ * that it was done in. All is asked of the request under way.
+ */
+@Component
+public class Receipts {
+
+    private static final Pattern FORM = Pattern.compile("([a-z][a-z0-9-]{0,99})\\.(\\d{1,18})\\.[A-Za-z0-9_-]+");
+
+    private final Browsers browsers;
+    private final Seal seal;
+
+    Receipts(Browsers browsers, Seal seal) {
+        this.browsers = browsers;
+        this.seal = seal;
+    }
+
+    /** @param act what was done, with rows of that listing */
+    public record Receipt(ListingKey listing, long act) {
+    }
+
+    /** As it stands in addresses; a browser that has no name gets one. */
+    public String of(Receipt receipt) {
+        HttpServletResponse response = Objects.requireNonNull(current().getResponse());
+        return written(receipt, browsers.sender(current().getRequest(), response));
+    }
+
+    /** Empty where it is none, or another browser's. */
+    public Optional<Receipt> read(String text) {
+        Matcher parts = FORM.matcher(text);
+        if (!parts.matches()) {
+            return Optional.empty();
+        }
+        Receipt receipt = new Receipt(new ListingKey(parts.group(1)), Long.parseLong(parts.group(2)));
+        byte[] ours = written(receipt, browsers.sender(current().getRequest())).getBytes(StandardCharsets.UTF_8);
+        return MessageDigest.isEqual(ours, text.getBytes(StandardCharsets.UTF_8)) ? Optional.of(receipt) : Optional.empty();
+    }
+
+    private String written(Receipt receipt, String browser) {
+        String told = receipt.listing() + "." + receipt.act();
+        String sealed = seal.on(browser + "/" + told);
+        return told + sealed.substring(sealed.lastIndexOf('.'));
+    }
+
+    private static ServletRequestAttributes current() {
+        return (ServletRequestAttributes) RequestContextHolder.currentRequestAttributes();
+    }
+}
