@@ -63,6 +63,14 @@ Alpine.data('bench', () => ({
       return;
     }
     proof.src = this.addressOf(this.by);
+    this.standing(seen.value === '?');
+  },
+  // From here, where nothing is written, to the published page as that member.
+  standing(isMember) {
+    const { standIn, standsFor } = this.$refs;
+    if (!standIn) return;
+    standIn.hidden = !isMember;
+    standsFor.value = isMember ? this.by : '';
   },
   // A second proof beside the first, by somebody else; both follow the ticket.
   paired() {

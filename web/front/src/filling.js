@@ -62,7 +62,7 @@ async function send(form, button) {
   if (!fresh || !now) return window.location.assign(answer.url);
   back(() => {
     // what was done is said above the list of its page
-    const said = page.querySelector('.note-undo, .note-good');
+    const said = page.querySelector('main > .note-good');
     for (const old of document.querySelectorAll('main > .note-good')) old.remove();
     htmx.swap({ target: now, text: fresh.outerHTML, swap: 'outerMorph' });
     if (said) document.getElementById(slip.filled).before(document.importNode(said, true));

@@ -46,6 +46,11 @@ public record Visitor(Kind kind, Onlooker who, Set<GroupKey> groups) {
         return who.email();
     }
 
+    /** By their name, else their address; {@code null}: they have neither. */
+    public @Nullable String called() {
+        return who.name().isEmpty() ? email() : who.name();
+    }
+
     /** What their browser is called, of those who are not signed in and have sent something; {@code null}: see {@link Onlooker}. */
     public @Nullable String browser() {
         return who.browser();

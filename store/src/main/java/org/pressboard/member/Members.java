@@ -83,6 +83,11 @@ public class Members {
                 find(email).map(row -> visitor(row, email)))));
     }
 
+    /** The member who has that address. */
+    public Optional<Visitor> visitor(String email) {
+        return catalog.published().tables().people().flatMap(people -> visitor(people, email));
+    }
+
     /** The row of whoever has that address. */
     public Optional<Row> find(String email) {
         return rows(table -> DSL.condition("lower({0}) = {1}",

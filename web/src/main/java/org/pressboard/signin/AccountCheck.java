@@ -24,8 +24,10 @@ public final class AccountCheck extends OncePerRequestFilter {
     private final Accounts accounts;
     private final Members members;
     private final Browsers browsers;
+    private final StandIn standIn;
 
-    public AccountCheck(Accounts accounts, Members members, Browsers browsers) {
+    public AccountCheck(Accounts accounts, Members members, Browsers browsers, StandIn standIn) {
+        this.standIn = standIn;
         this.accounts = accounts;
         this.members = members;
         this.browsers = browsers;
@@ -40,6 +42,9 @@ public final class AccountCheck extends OncePerRequestFilter {
         } else if (current != null) {
             accounts.current(current.accountId()).filter(current::isStill).flatMap(members::visitor).ifPresentOrElse(
                     visitor -> request.setAttribute(SignedIn.VISITOR, visitor), () -> signOut(request));
+            if (current.isOwner() && SignedIn.current() != null) {
+                standIn.of(request).ifPresent(member -> request.setAttribute(SignedIn.VISITOR, member));
+            }
         }
         if (SignedIn.current() == null) {
             browsers.visitor(request).ifPresent(visitor -> request.setAttribute(SignedIn.VISITOR, visitor));

@@ -4,6 +4,7 @@ import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Duration;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.regex.Pattern;
@@ -44,10 +45,10 @@ public class Browsers {
         return areTold && visitor.kind() == Visitor.Kind.ANYONE ? Visitor.in(sender(request, response)) : visitor;
     }
 
-    /** Whoever the request is from: the address of who is signed in, else the browser's name; empty: it has none yet. */
+    /** Whoever the request is from: the address of who is signed in or stood in for, else the browser's name; empty: it has none yet. */
     public String sender(HttpServletRequest request) {
         SignedIn current = SignedIn.current();
-        return current != null ? current.getUsername() : known(request).map(PREFIX::concat).orElse("");
+        return current != null ? Objects.requireNonNullElse(SignedIn.currentVisitor().email(), current.getUsername()) : known(request).map(PREFIX::concat).orElse("");
     }
 
     /** The same; a browser that has no name gets one. */

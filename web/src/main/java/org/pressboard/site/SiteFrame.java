@@ -1,6 +1,7 @@
 package org.pressboard.site;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
 import org.pressboard.grant.Visitor;
@@ -64,6 +65,12 @@ public class SiteFrame {
     public boolean isDrafting() {
         SignedIn current = SignedIn.current();
         return current != null && current.isDrafting();
+    }
+
+    /** The member whom the owner stands in for; {@code null}: they do not. */
+    public @Nullable String standsIn() {
+        Visitor visitor = SignedIn.currentVisitor();
+        return !isOwner() || visitor.isStaff() ? null : visitor.called();
     }
 
     public String who() {

@@ -8,6 +8,7 @@ import org.pressboard.signin.Browsers;
 import org.pressboard.signin.AfterSignIn;
 import org.pressboard.signin.LogBook;
 import org.pressboard.signin.SignInThrottle;
+import org.pressboard.signin.StandIn;
 import org.pressboard.signin.UploadGuard;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -40,7 +41,7 @@ class SecurityConfiguration {
 
     @Bean
     SecurityFilterChain filters(HttpSecurity http, SignInThrottle throttle, AfterSignIn afterSignIn,
-            Accounts accounts, Members members, Browsers browsers, LogBook log, UploadGuard.Places uploads) {
+            Accounts accounts, Members members, Browsers browsers, StandIn standIn, LogBook log, UploadGuard.Places uploads) {
         return http
                 .authorizeHttpRequests(DeskRights::apply)
                 .authorizeHttpRequests(requests -> requests
@@ -62,7 +63,7 @@ class SecurityConfiguration {
                 .logout(out -> out.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
                 .requestCache(RequestCacheConfigurer::disable)
                 .csrf(csrf -> csrf.csrfTokenRepository(formTokens()))
-                .addFilterAfter(new AccountCheck(accounts, members, browsers), SecurityContextHolderFilter.class)
+                .addFilterAfter(new AccountCheck(accounts, members, browsers, standIn), SecurityContextHolderFilter.class)
                 .addFilterBefore(new UploadGuard(uploads), CsrfFilter.class)
                 .addFilterBefore(throttle, UsernamePasswordAuthenticationFilter.class)
                 .headers(headers -> headers

@@ -178,6 +178,8 @@ class AddressMatrixTest extends InBrowser {
             """;
 
     private static final String OWNER = """
+            POST /desk/stand-in
+            POST /desk/stand-in/end
             POST /desk/tables
             POST /desk/tables/*/put-back
             POST /desk/tables/*/about

@@ -175,6 +175,7 @@ class Bench {
         model.addAttribute("tables", tables.all());
         model.addAttribute("seenGroups", catalog.groups());
         model.addAttribute("hasMembers", tables.people().isPresent());
+        model.addAttribute("isOut", catalog.published().edition(draft.key()).isPresent());
         model.addAttribute("formats", TakeAway.values());
         model.addAttribute("words", words.desk());
     }

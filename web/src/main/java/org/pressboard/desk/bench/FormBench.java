@@ -164,6 +164,7 @@ class FormBench {
                 words.steps(drafts, draft.key(), tables), words.desk()));
         model.addAttribute("seenGroups", catalog.groups());
         model.addAttribute("hasMembers", tables.people().isPresent());
+        model.addAttribute("isOut", catalog.published().edition(draft.key()).isPresent());
         model.addAttribute("words", words.desk());
     }
 

@@ -1,0 +1,45 @@
+package org.pressboard.desk.bench;
+
+import jakarta.servlet.http.HttpSession;
+import java.util.Objects;
+import org.pressboard.edition.PageKey;
+import org.pressboard.grant.Visitor;
+import org.pressboard.log.Logged;
+import org.pressboard.sheet.NotThere;
+import org.pressboard.signin.LogBook;
+import org.pressboard.signin.StandIn;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+
+/** From a proof, where nothing is written, to the published page as the same member, where everything is. */
+@Controller
+class StandingIn {
+
+    private final SeenBy seenBy;
+    private final StandIn standIn;
+    private final LogBook log;
+
+    StandingIn(SeenBy seenBy, StandIn standIn, LogBook log) {
+        this.seenBy = seenBy;
+        this.standIn = standIn;
+        this.log = log;
+    }
+
+    /** @param who a member, by their name or address */
+    @PostMapping("/desk/stand-in")
+    String begin(@RequestParam String who, @RequestParam String page, HttpSession session) {
+        Visitor member = seenBy.find(who).filter(found -> found.kind() == Visitor.Kind.MEMBER && found.email() != null)
+                .orElseThrow(() -> new NotThere("not-there.person"));
+        String email = Objects.requireNonNull(member.email());
+        standIn.begin(session, email);
+        log.note(Logged.What.STOOD_IN, email);
+        return "redirect:/" + (PageKey.isValid(page) ? page : "");
+    }
+
+    @PostMapping("/desk/stand-in/end")
+    String end(HttpSession session) {
+        standIn.end(session);
+        return "redirect:/desk/pages";
+    }
+}

@@ -1,0 +1,58 @@
+package org.pressboard.site;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import org.junit.jupiter.api.Test;
+
+/** A proof writes nothing; where the owner says so, they do as a member on the published page what the member may, and it counts. */
+class StandInTest extends InBrowser {
+
+    private static final String SPAN = "/my-pickings?f.day.from=2026-11-25&f.day.to=2026-11-25";
+
+    @Test
+    void fromTheProofToThePublishedPageAsAMember() {
+        Page owner = signedIn("owner@example.org");
+        owner.navigate(address("/desk/pages/my-pickings/my-pickings"));
+        waitForScripts(owner);
+        Locator way = button(owner, "On the published page as them, where it counts");
+        assertThat(way).isHidden();
+        owner.locator("#seen-by").selectOption("?");
+        owner.locator("#seen-member").fill("Mira Holloway");
+        owner.keyboard().press("Enter");
+        assertThat(violations(owner)).isEmpty();
+        Page page = owner.context().waitForPage(way::click);
+        assertThat(page.locator(".stand-in")).containsText("You are here as Mira Holloway.");
+        assertThat(violations(page)).isEmpty();
+
+        page.navigate(address(SPAN));
+        waitForScripts(page);
+        link(page, "Add a row").click();
+        page.locator("dialog.row-slip [name='v.tree']").fill("T-014");
+        page.locator("dialog.row-slip").getByLabel("Day").fill("2026-11-25");
+        page.locator("dialog.row-slip").getByLabel("Kilograms").fill("1.5");
+        button(page, "Add it").click();
+        assertThat(page.locator("main .note-good")).containsText("Added");
+        // it is hers, as she sees it, and the desk is still the owner's
+        Page mira = signedIn("mira@example.org");
+        mira.navigate(address(SPAN));
+        assertThat(mira.locator(".table tbody tr")).hasCount(1);
+        mira.navigate(address("/desk/stand-in"));
+        assertThat(mira.locator("main")).not().containsText("Log");
+        owner.navigate(address("/desk/tables/pickings/history"));
+        assertThat(owner.locator(".act-line").first()).containsText("Elspeth Muir");
+        owner.navigate(address("/desk/log"));
+        assertThat(owner.locator("main")).containsText("went to the pages as a member");
+
+        button(page, "Undo").click();
+        assertThat(page.locator("main .note-good")).containsText("Taken back");
+        button(page, "Be yourself again").click();
+        page.navigate(address(SPAN));
+        assertThat(page.locator(".stand-in")).hasCount(0);
+        assertThat(page.locator(".table tbody tr")).hasCount(0);
+        forgiveConsole("403");
+    }
+}
