@@ -22,6 +22,8 @@ public final class SignedIn implements UserDetails, CredentialsContainer {
     /** The request's attribute that has its visitor. */
     static final String VISITOR = Visitor.class.getName();
 
+    private static final String DRAWN_FOR = SignedIn.class.getName() + ".drawnFor";
+
     @Serial
     private static final long serialVersionUID = 1;
 
@@ -57,6 +59,17 @@ public final class SignedIn implements UserDetails, CredentialsContainer {
         RequestAttributes request = RequestContextHolder.currentRequestAttributes();
         return request.getAttribute(VISITOR, RequestAttributes.SCOPE_REQUEST) instanceof Visitor visitor
                 && (current() != null || visitor.kind() == Visitor.Kind.ANYONE) ? visitor : Visitor.ANYONE;
+    }
+
+    /** Has the request's page drawn as somebody else would have it. */
+    public static void drawFor(Visitor somebody) {
+        RequestContextHolder.currentRequestAttributes().setAttribute(DRAWN_FOR, somebody, RequestAttributes.SCOPE_REQUEST);
+    }
+
+    /** For whom the request's page is drawn; its visitor, where nobody else is said. */
+    public static Visitor drawnFor() {
+        return RequestContextHolder.currentRequestAttributes().getAttribute(DRAWN_FOR, RequestAttributes.SCOPE_REQUEST)
+                instanceof Visitor somebody ? somebody : currentVisitor();
     }
 
     /** On whose behalf the request changes something. */

@@ -1,6 +1,7 @@
 package org.pressboard.site;
 
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
@@ -42,18 +43,23 @@ public class SiteFrame {
 
     public List<Entry> menu() {
         PublishedSite site = catalog.published();
-        Visitor visitor = SignedIn.currentVisitor();
-        return site.openTo(visitor).values().stream().filter(edition -> !edition.page().unlisted())
+        return site.openTo(SignedIn.drawnFor()).values().stream().filter(edition -> !edition.page().unlisted())
                 .map(edition -> new Entry(edition.page().key().name(), edition.page().title())).toList();
     }
 
+    /** Whether whoever the page is drawn for is signed in. */
     public boolean isSignedIn() {
-        return SignedIn.current() != null;
+        return SignedIn.current() != null && (isTheirOwn() || SignedIn.drawnFor().kind() != Visitor.Kind.ANYONE);
+    }
+
+    /** Whether the page is drawn for whoever asks for it. */
+    private static boolean isTheirOwn() {
+        return SignedIn.drawnFor().equals(SignedIn.currentVisitor());
     }
 
     public boolean isStaff() {
         SignedIn current = SignedIn.current();
-        return current != null && current.isStaff();
+        return current != null && current.isStaff() && isTheirOwn();
     }
 
     public boolean isOwner() {
@@ -75,6 +81,7 @@ public class SiteFrame {
 
     public String who() {
         SignedIn current = SignedIn.current();
-        return current == null ? "" : current.name();
+        return isTheirOwn() ? (current == null ? "" : current.name())
+                : Objects.requireNonNullElse(SignedIn.drawnFor().called(), "");
     }
 }

@@ -188,11 +188,14 @@ class GrantsScreenTest extends WithTables {
         owner.keyboard().press("Enter");
         assertThat(proof.locator(".table tbody tr")).hasCount(1);
         assertThat(proof.locator(".table tbody")).containsText("Of Tomas");
+        assertThat(proof.locator(".who-name")).hasText("Tomas Veit");
+        assertThat(proof.locator(".tabs")).not().containsText("Tool repairs");
         assertThat(owner.locator(".sieve tbody tr").nth(1).locator(".number")).hasText("1");
         owner.locator("#seen-by").selectOption("group:stewards");
         assertThat(proof.locator(".table tbody tr")).hasCount(4);
         owner.locator("#seen-by").selectOption("anyone");
         assertThat(proof.locator(".note-warn")).hasText("They may not see any row of Notes.");
+        assertThat(proof.locator(".who")).hasText("Sign in");
         assertThat(owner.locator(".sieve .note-warn")).containsText("They may not see any row of Notes.");
         assertThat(violations(owner)).isEmpty();
         owner.locator("#seen-by").selectOption("");

@@ -18,7 +18,7 @@ class StandInTest extends InBrowser {
         Page owner = signedIn("owner@example.org");
         owner.navigate(address("/desk/pages/my-pickings/my-pickings"));
         waitForScripts(owner);
-        Locator way = button(owner, "On the published page as them, where it counts");
+        Locator way = button(owner, "Do it for real, as them");
         assertThat(way).isHidden();
         owner.locator("#seen-by").selectOption("?");
         owner.locator("#seen-member").fill("Mira Holloway");

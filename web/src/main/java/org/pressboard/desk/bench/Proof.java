@@ -151,7 +151,14 @@ class Proof {
         return catalog.published().site().language();
     }
 
+    /** What is looked at; the whole of the answer is drawn for whoever it is seen by. */
     private Looked find(String key, Optional<Integer> number, Optional<String> who) {
+        Looked looked = looked(key, number, who);
+        SignedIn.drawFor(looked.visitor);
+        return looked;
+    }
+
+    private Looked looked(String key, Optional<Integer> number, Optional<String> who) {
         DraftedPage page = DraftedPages.find(catalog, key);
         PublishedSite site = catalog.publishedNow();
         if (number.isEmpty()) {
