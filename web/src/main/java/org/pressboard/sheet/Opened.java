@@ -34,7 +34,11 @@ public record Opened(String title, List<Picture> pictures, List<Cell> lines, Str
 
     /** Whether the title has figures in it, which are not set in the type of headings. */
     public boolean isInFigures() {
-        return title.chars().anyMatch(Character::isDigit);
+        return hasFigures(title);
+    }
+
+    static boolean hasFigures(String heading) {
+        return heading.chars().anyMatch(Character::isDigit);
     }
 
     /** The lines as HTML, every text in it escaped. */
