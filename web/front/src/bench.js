@@ -58,12 +58,12 @@ Alpine.data('bench', () => ({
     const { seen, member, proof } = this.$refs;
     member.hidden = seen.value !== '?';
     this.by = seen.value === '?' ? member.value.trim() : seen.value;
+    this.standing(seen.value === '?' && this.by !== '');
     if (seen.value === '?' && !this.by) {
       member.focus();
       return;
     }
     proof.src = this.addressOf(this.by);
-    this.standing(seen.value === '?');
   },
   // From here, where nothing is written, to the published page as that member.
   standing(isMember) {

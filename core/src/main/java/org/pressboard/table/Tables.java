@@ -218,7 +218,7 @@ public final class Tables {
         return new Reference(at, at.field(borrowed.field()));
     }
 
-    /** The columns of this and other tables that a field comes of, the table's own or what its references lead to. */
+    /** The columns and notes of this and other tables that a field comes of, the table's own or what its references lead to. */
     public List<Reference> columnsOf(Table table, Field field) {
         return switch (field.computed()) {
             case null -> field.type() instanceof Referring ? headingOf(target(field))
@@ -228,7 +228,7 @@ public final class Tables {
                 Reference source = source(table, borrowed);
                 yield columnsOf(source.from, source.by);
             }
-            case Computed.Noted noted -> List.of();
+            case Computed.Noted noted -> List.of(new Reference(table, field));
             case Computed.Composed composed -> composed.uses().stream()
                     .flatMap(used -> columnsOf(table, table.field(used)).stream()).toList();
         };

@@ -21,6 +21,7 @@ import org.jooq.Query;
 import org.jooq.SQLDialect;
 import org.jooq.impl.DSL;
 import org.pressboard.listing.Listing;
+import org.pressboard.listing.SortBy;
 import org.pressboard.sql.Canceled;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.Chosen;
@@ -117,12 +118,12 @@ public class Indexes implements DisposableBean {
         }
     }
 
-    /** Only what makes indexes, not another that alters a table. */
+    /** Only what makes indexes here, not another that alters a table, nor what is made in other databases of the server. */
     private void breakOff() {
         // within a transaction one is told again and again what one was told first
         sql.execute("select pg_stat_clear_snapshot()");
         sql.fetch("select pg_cancel_backend(turn.pid) from pg_locks turn join pg_stat_activity maker using (pid) "
-                + "where turn.locktype = 'advisory' and turn.granted and turn.objsubid = 1 "
+                + "where turn.locktype = 'advisory' and turn.granted and turn.objsubid = 1 and maker.datname = current_database() "
                 + "and (turn.classid::bigint << 32) + turn.objid::bigint = {0} and maker.state = 'active' "
                 + "and maker.query ~ '^(vacuum|(create|drop) index concurrently)'", DSL.inline(TURN));
     }
@@ -192,7 +193,7 @@ public class Indexes implements DisposableBean {
         Query statement = column.by().type().isSeveral()
                 ? DSL.query("create index concurrently {0} on {1} using gin ({2})", DSL.name(name),
                         TableSql.name(table), TableSql.column(column.by()))
-                : DSL.query("create index concurrently {0} on {1} ({2}, {3})", DSL.name(name), TableSql.name(table),
+                : DSL.query("create index concurrently {0} on {1} (({2}), {3})", DSL.name(name), TableSql.name(table),
                         indexed, DSL.name(TableSql.ROW_ID));
         return new Wanted(table, name, with.render(statement));
     }
@@ -214,9 +215,11 @@ public class Indexes implements DisposableBean {
                 DSL.name(name), TableSql.name(table), DSL.name(TableSql.SEARCH_TEXT), trigramClass(with))));
     }
 
+    /** What the listing begins with comes before what people may sort by. */
     private static List<FieldKey> sortedOrNarrowed(Table table, Listing listing) {
-        return Stream.concat(listing.shown().stream().filter(field -> table.field(field).type().isSortable()),
-                listing.find().narrow().stream()).distinct().toList();
+        return Stream.of(listing.order().stream().map(SortBy::field),
+                listing.shown().stream().filter(field -> table.field(field).type().isSortable()),
+                listing.find().narrow().stream()).flatMap(fields -> fields).distinct().toList();
     }
 
     /** The extension may stand in any schema of a database that was there before Pressboard. */

@@ -1,5 +1,7 @@
 package org.pressboard.sql;
 
+import java.time.Instant;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -68,8 +70,16 @@ final class FieldSql {
         };
     }
 
+    /** By the clocks of this machine, said outright, so that an index can hold it. */
     private static Field<?> moment(Joins.Place place, String column) {
-        return DSL.field("date_trunc('minute', {0}::timestamp)", SQLDataType.LOCALDATETIME, place.column(column));
+        return DSL.field("date_trunc('minute', timezone({0}, {1}))", SQLDataType.LOCALDATETIME, zone(ZoneId.systemDefault()),
+                place.column(column));
+    }
+
+    /** PostgreSQL reads the sign of zones such as GMT+2 the other way round, of intervals it does not. */
+    private static Field<?> zone(ZoneId zone) {
+        return zone.getRules().isFixedOffset() ? DSL.field("interval {0}", DSL.inline(
+                zone.getRules().getOffset(Instant.EPOCH).getTotalSeconds() + " seconds")) : DSL.inline(zone.getId());
     }
 
     private Field<?> entered(Joins.Place place, org.pressboard.table.Field field) {

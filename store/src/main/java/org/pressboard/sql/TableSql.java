@@ -19,6 +19,7 @@ import org.pressboard.grant.Sight;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.SortBy;
 import org.pressboard.table.Chosen;
+import org.pressboard.table.Computed;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
@@ -204,9 +205,9 @@ public final class TableSql {
         return type(key) instanceof Chosen.Choice choice ? DSL.val(choice.placeOf(value)) : ValueSql.bound(value);
     }
 
-    /** The bare column as it is looked up in an index. */
+    /** The bare column, or what is noted, as it is looked up in an index. */
     public Field<?> indexed(FieldKey key) {
-        return fields.collated(column(table.field(key)));
+        return fields.collated(table.field(key).computed() instanceof Computed.Noted ? shown(key) : column(table.field(key)));
     }
 
     /** The bare column as it is sorted by an index; the same but for choices. */

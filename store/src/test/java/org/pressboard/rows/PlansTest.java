@@ -21,6 +21,8 @@ import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Finding;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
+import org.pressboard.listing.SortBy;
+import org.pressboard.listing.Ordering;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.StateAddress;
 import org.pressboard.schema.Indexes;
@@ -51,6 +53,8 @@ class PlansTest extends StoreTest {
     private static final FieldKey GROWER = new FieldKey("grower");
     private static final FieldKey REGION = new FieldKey("region");
     private static final FieldKey TOTAL = new FieldKey("total");
+    private static final FieldKey SHELF = new FieldKey("shelf");
+    private static final FieldKey ENTERED = new FieldKey("entered");
 
     @Autowired
     private Rows rows;
@@ -82,15 +86,17 @@ class PlansTest extends StoreTest {
         changes.make("Planned picks", new Fields(List.of(new Field(NAME, "Name", new Textual.Text()),
                 new Field(WEIGHT, "Weight", new Numeric.WholeNumber(true)),
                 new Field(PLACE, "Place", new Textual.Text()),
+                new Field(SHELF, "Shelf", new Numeric.WholeNumber(true)),
                 new Field(GROWER, "Grower", new Referring.Reference(GROWER_TABLE, Referring.OnRemoval.CLEAR)))), OWNER);
         changes.addField(PICKS, Field.computed(new FieldKey("from_region"), "From",
                 new Computed.Borrowed(List.of(GROWER), REGION)), OWNER);
+        changes.addField(PICKS, Field.computed(ENTERED, "Entered", new Computed.Noted(Computed.Note.ADDED)), OWNER);
         inTransaction(() -> {
             sql.execute("insert into hosted.planned_growers (name, region) select 'Grower ' || i, 'Region ' || i % 50 "
                     + "from generate_series(1, " + GROWERS + ") i");
-            sql.execute("insert into hosted.planned_picks (name, weight, place, grower) select md5(i::text) || "
-                    + "case when i % 50000 = 17 then ' quincelike' else '' end, (i * 7919) % 100003, 'Row ' || i % 40, "
-                    + "1 + i % " + GROWERS + " from generate_series(1, " + ROWS + ") i");
+            sql.execute("insert into hosted.planned_picks (name, weight, shelf, place, grower, added_at) select md5(i::text) || "
+                    + "case when i % 50000 = 17 then ' quincelike' else '' end, (i * 7919) % 100003, (i * 7907) % 100019, 'Row ' || i % 40, "
+                    + "1 + i % " + GROWERS + ", timestamptz '2026-01-01' + i * interval '1 minute' from generate_series(1, " + ROWS + ") i");
         });
         changes.addField(GROWER_TABLE, Field.computed(TOTAL, "Total", new Computed.Tally(PICKS, GROWER,
                 Computed.Measure.SUM, WEIGHT, org.pressboard.condition.Condition.ALWAYS, null, null, Computed.Floor.NONE)),
@@ -110,7 +116,8 @@ class PlansTest extends StoreTest {
     }
 
     private static Listing picks() {
-        return Listing.plain(new ListingKey("picks"), PICKS, List.of(NAME, WEIGHT, PLACE, GROWER, new FieldKey("from_region")))
+        return Listing.plain(new ListingKey("picks"), PICKS, List.of(NAME, WEIGHT, PLACE, GROWER, new FieldKey("from_region"),
+                ENTERED)).with(Ordering.by(List.of(SortBy.down(SHELF))))
                 .with(Finding.by(List.of(NAME), List.of(PLACE, WEIGHT)));
     }
 
@@ -123,7 +130,8 @@ class PlansTest extends StoreTest {
         assertThat(isScanned("select name, place from hosted.planned_picks where weight + 1 = 5")).isTrue();
         for (String query : List.of("", "q=quincelike", "sort=-weight", "sort=name", "sort=weight,-name",
                 "f.place=Row 7&sort=-weight", "f.place=Row 7&f.weight.from=500&f.weight.to=600", "sort=-weight&page=300",
-                "page=5000")) {
+                "page=5000", "sort=-entered", "sort=entered&page=300",
+                "f.place=Row 7&sort=-entered")) {
             assertThat(scanned(picks(), query)).as(query).isEmpty();
         }
         for (String query : List.of("sort=-total", "sort=-total&page=20")) {

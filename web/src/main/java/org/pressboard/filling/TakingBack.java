@@ -66,7 +66,8 @@ class TakingBack {
         TableKey table = open.asking().listing().table();
         Optional<Act> found = (current == null ? ofBrowser(act, listing) : ofAccount(act, table, current))
                 .flatMap(number -> acts.find(table, number))
-                .filter(each -> each.at().isAfter(clock.instant().minus(LONGEST)) && !each.isUndone() && theirs.is(open.asking().table(), open.asking().visitor(), each.id()));
+                .filter(each -> each.at().isAfter(clock.instant().minus(LONGEST)) && !each.isUndone())
+                .filter(each -> theirs.is(open.asking().table(), open.asking().visitor(), each.id()));
         boolean isDone = found.isPresent()
                 && undo.undo(table, found.get().id(), SignedIn.author().from(Author.Origin.PAGE)).left() == 0;
         if (current == null) {

@@ -21,7 +21,7 @@ import org.springframework.web.context.request.ServletRequestAttributes;
 @Component
 public class Receipts {
 
-    private static final Pattern FORM = Pattern.compile("([a-z][a-z0-9-]{0,99})\\.(\\d{1,18})\\.[A-Za-z0-9_-]+");
+    private static final Pattern FORM = Pattern.compile("([a-z0-9][a-z0-9-]{0,59})\\.(\\d{1,18})\\.[A-Za-z0-9_-]+");
 
     private final Browsers browsers;
     private final Seal seal;

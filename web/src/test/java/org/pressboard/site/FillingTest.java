@@ -179,6 +179,10 @@ class FillingTest extends WithTables {
         one.navigate(changed);
         button(one, "Undo").click();
         assertThat(one.locator(".note-good")).containsText("cannot be taken back any more");
+        for (String made : List.of("sheaves.1.x", "sheaves." + "9".repeat(30) + ".x", "s".repeat(80) + ".1.x", "")) {
+            assertThat(one.request().get(address("/sheaves?done=changed&undo=" + made)).text()).contains("Changed.")
+                    .doesNotContain("name=\"act\"");
+        }
         link(one, "Change").click();
         link(one, "Remove").click();
         button(one, "Remove").click();
