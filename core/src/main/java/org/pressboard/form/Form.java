@@ -14,6 +14,7 @@ import org.pressboard.condition.Operand;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Field;
+import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.value.FieldKey;
@@ -85,6 +86,13 @@ public record Form(FormKey key, TableKey table, String title, String lead, boole
     public Form sparing(Set<FieldKey> fields) {
         return fields.isEmpty() ? this
                 : asking(questions.stream().filter(question -> !fields.contains(question.field())).toList());
+    }
+
+    /** The first of the fields asked for that is a row of another table, such as the one that is looked at. */
+    public Optional<FieldKey> askingFor(TableKey other, Table table) {
+        return questions.stream().map(Question::field)
+                .filter(field -> table.field(field).type() instanceof Referring referring && referring.to().equals(other))
+                .findFirst();
     }
 
     /** The same with one of its questions asked otherwise. */

@@ -112,8 +112,14 @@ public record PublishedSite(Site site, List<Edition> editions, Tables tables,
         return form.sparing(closed(visitor, Verb.ADD, form.table()));
     }
 
+    /** Whether a form is shown to somebody: they may send it, or would have to sign in for it. */
+    public boolean offers(Form form, Visitor visitor) {
+        return may(visitor, Verb.ADD, form.table()).isAllowed()
+                || (visitor.kind() == Visitor.Kind.ANYONE && isGranted(Verb.ADD, form.table()));
+    }
+
     /** Whether anybody but staff may do that to any row of the table. */
-    public boolean isGranted(Verb verb, TableKey table) {
+    private boolean isGranted(Verb verb, TableKey table) {
         return grants(table).all().stream().anyMatch(grant -> grant.verb() == verb);
     }
 

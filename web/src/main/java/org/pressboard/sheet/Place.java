@@ -27,7 +27,7 @@ public record Place(String page, String rows, String takeAway, String opening, S
     }
 
     /** An address that leads nowhere else. */
-    private static final String NOWHERE = "#nothing-changes-in-a-proof";
+    public static final String NOWHERE = "#nothing-changes-in-a-proof";
 
     /** A listing on a published page. */
     public static Place onSite(String pageKey, String listingKey) {

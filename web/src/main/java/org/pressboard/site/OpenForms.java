@@ -10,13 +10,12 @@ import org.pressboard.control.FormDesk;
 import org.pressboard.edition.Page;
 import org.pressboard.form.Form;
 import org.pressboard.form.FormKey;
-import org.pressboard.form.Question;
 import org.pressboard.grant.Sight;
 import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
 import org.pressboard.sheet.NotThere;
+import org.pressboard.sheet.Offered;
 import org.pressboard.signin.SignedIn;
-import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.springframework.stereotype.Component;
@@ -70,24 +69,16 @@ public class OpenForms {
 
     /** The forms of a page, those besides that only people who are signed in may send. */
     List<Open> on(PublishedSite site, Page page, Visitor visitor) {
-        return page.forms().stream().map(form -> open(site, page, form, visitor))
-                .filter(open -> open.may() || (visitor.kind() == Visitor.Kind.ANYONE
-                        && site.isGranted(Verb.ADD, open.form().table()))).toList();
-    }
-
-    /** A form that can be sent about a row, which it asks for. */
-    public record About(String title, String address) {
+        return page.forms().stream().filter(form -> site.offers(form, visitor)).map(form -> open(site, page, form, visitor))
+                .toList();
     }
 
     /** The forms on the page that ask for a row of that table, with this row as the answer. */
-    List<About> about(PublishedSite site, Page page, Visitor visitor, TableKey table, String called, String key) {
-        return on(site, page, visitor).stream().flatMap(open -> open.form().questions().stream().map(Question::field)
-                .filter(field -> open.table().field(field).type() instanceof Referring referring && referring.to()
-                        .equals(table))
-                .limit(1).map(field -> new About(open.form().title(), open.address() + "?" + "v." + field + "="
+    List<Offered.Link> about(PublishedSite site, Page page, Visitor visitor, TableKey table, String called, String key) {
+        return on(site, page, visitor).stream().flatMap(open -> open.form().askingFor(table, open.table()).stream()
+                .map(field -> new Offered.Link(open.address() + "?v." + field + "="
                         + UriUtils.encode(called, StandardCharsets.UTF_8) + "&back=" + UriUtils.encode(key,
-                                StandardCharsets.UTF_8))))
-                .toList();
+                                StandardCharsets.UTF_8), open.form().title()))).toList();
     }
 
     private static Open open(PublishedSite site, Page page, Form form, Visitor visitor) {

@@ -16,6 +16,8 @@ class StandInTest extends InBrowser {
     @Test
     void fromTheProofToThePublishedPageAsAMember() {
         Page owner = signedIn("owner@example.org");
+        owner.navigate(address("/desk/seen/mira@example.org/adopt/T-012"));
+        assertThat(link(owner, "Pledge for a tree")).hasAttribute("href", "#nothing-changes-in-a-proof");
         owner.navigate(address("/desk/pages/my-pickings/my-pickings"));
         waitForScripts(owner);
         Locator way = button(owner, "Do it for real, as them");

@@ -20,6 +20,8 @@ import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Listing;
 import org.pressboard.sheet.Asking;
 import org.pressboard.sheet.NotThere;
+import org.pressboard.sheet.Offered;
+import org.pressboard.sheet.Opened;
 import org.pressboard.sheet.Place;
 import org.pressboard.sheet.Sheet;
 import org.pressboard.sheet.Sheets;
@@ -67,6 +69,14 @@ class Proof {
                     AddressPart.of(listing.key(), page.listingKeys(), parameters));
         }
 
+        /** The forms that they may send about a row of that table. */
+        List<Offered.Link> about(TableKey table) {
+            return page.of(visitor).forms().stream()
+                    .filter(form -> site.offers(form, visitor)
+                            && form.askingFor(table, site.table(form.table())).isPresent())
+                    .map(form -> new Offered.Link(Place.NOWHERE, form.title())).toList();
+        }
+
         Sight sight(TableKey table) {
             return visitor.isStaff() ? Sight.whole(site.tables(), table) : site.sight(visitor, table);
         }
@@ -98,9 +108,11 @@ class Proof {
             @RequestParam MultiValueMap<String, String> parameters, Model model) {
         Looked looked = find(page, number, who);
         model.addAttribute("page", looked.page);
-        model.addAttribute("opened", looked.page.listings().stream().flatMap(each -> sheets.open(
+        Opened opened = looked.page.listings().stream().flatMap(each -> sheets.open(
                 looked.asking(each, parameters), looked.place(each), key, language()).stream()).findFirst()
-                .orElseThrow(() -> new NotThere("not-there.one-row")));
+                .orElseThrow(() -> new NotThere("not-there.one-row"));
+        model.addAttribute("opened", opened);
+        model.addAttribute("about", looked.about(opened.table()));
         return "site/row";
     }
 
