@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumSet;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -26,16 +27,20 @@ import org.pressboard.value.FieldKey;
  *
  * @param add    where a row is added; {@code null}: they may not
  * @param rows   for each row that they may do something with, where
- * @param several where something is done with several rows picked; {@code null}: nothing is
+ * @param several what is done with several rows picked
  * @param values the fields whose values are changed where they stand, and in which rows
  */
-public record Offered(@Nullable String add, Map<Long, List<Link>> rows, @Nullable String several,
-                      Values values) {
+public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Several several, Values values) {
 
-    static final Offered NOTHING = new Offered(null, Map.of(), null, new Values(Set.of(), Set.of()));
+    static final Offered NOTHING = new Offered(null, Map.of(), new Several(null, Set.of()),
+            new Values(Set.of(), Set.of()));
 
     /** Where something is done, and what it is called. */
     public record Link(String address, String text) {
+    }
+
+    /** Where something is done with several rows picked, and which these can be; {@code null}: nothing is done. */
+    public record Several(@Nullable String address, Set<Long> rows) {
     }
 
     /** Single values that can be changed. */
@@ -47,7 +52,7 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, @Nullabl
     }
 
     SheetFrame.Doing doing() {
-        return new SheetFrame.Doing(add, several, isAny());
+        return new SheetFrame.Doing(add, several.address, isAny());
     }
 
     List<Link> of(long row) {
@@ -91,10 +96,15 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, @Nullabl
             }
             boolean mayAdd = changing.add() && editing.mayAdd(visitor, table.key());
             boolean isInPlace = changing.change() && changing.inPlace() && place.isOnSite();
-            boolean isSeveral = changing.several() && (changing.change() || changing.remove()) && place.isOnSite()
-                    && !links.isEmpty();
-            return new Offered(mayAdd ? place.changing("/add") : null, links, isSeveral ? place.changing("/several") : null,
+            return new Offered(mayAdd ? place.changing("/add") : null, links, several(changeable, may),
                     isInPlace ? new Values(fields(shown, changeable), changeable) : NOTHING.values);
+        }
+
+        private Several several(Set<Long> changeable, Map<Verb, Set<Long>> may) {
+            Set<Long> picked = new HashSet<>(changing.change() ? changeable : Set.of());
+            picked.addAll(may.getOrDefault(Verb.REMOVE, Set.of()));
+            return changing.several() && place.isOnSite() && !picked.isEmpty()
+                    ? new Several(place.changing("/several"), picked) : NOTHING.several;
         }
 
         private Set<FieldKey> fields(List<FieldKey> shown, Set<Long> changeable) {

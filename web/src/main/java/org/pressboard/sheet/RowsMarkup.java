@@ -1,6 +1,7 @@
 package org.pressboard.sheet;
 
 import java.util.List;
+import java.util.Set;
 import java.util.function.LongFunction;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.value.FieldKey;
@@ -31,9 +32,10 @@ final class RowsMarkup {
      * @param fields the fields that the cells of a line are of
      * @param values the values that are changed where they stand
      * @param picks  the form that picked rows are sent by; empty: none are picked
+     * @param picked those that can be picked; {@code null}: all
      */
     record Changes(@Nullable LongFunction<String> links, List<FieldKey> fields, Offered.Values values,
-                   String picks) {
+                   String picks, @Nullable Set<Long> picked) {
     }
 
     private RowsMarkup(int cells, Place place, Look look, Changes changes) {
@@ -57,11 +59,7 @@ final class RowsMarkup {
         }
         html.append(">");
         if (!changes.picks.isEmpty()) {
-            html.append("<td role=\"cell\" class=\"pick\"><input type=\"checkbox\" name=\"row\" form=\"")
-                    .append(changes.picks)
-                    .append("\" value=\"").append(line.rowId()).append("\" aria-label=\"")
-                            .append(HtmlUtils.htmlEscape(line.name()))
-                    .append("\"></td>");
+            html.append("<td role=\"cell\" class=\"pick\">").append(pick(line)).append("</td>");
         }
         boolean hasButton = look.hasButton() && place.opening().isEmpty();
         boolean isChangeable = changes.values.rows().contains(line.rowId());
@@ -80,6 +78,12 @@ final class RowsMarkup {
             html.append("<td role=\"cell\" class=\"opener\">").append(changes.links.apply(line.rowId())).append("</td>");
         }
         html.append("</tr>\n");
+    }
+
+    private String pick(Sheet.Line line) {
+        return changes.picked != null && !changes.picked.contains(line.rowId()) ? ""
+                : "<input type=\"checkbox\" name=\"row\" form=\"" + changes.picks + "\" value=\"" + line.rowId()
+                        + "\" aria-label=\"" + HtmlUtils.htmlEscape(line.name()) + "\">";
     }
 
     /** @param value where the value is changed; empty: it is not, from here */

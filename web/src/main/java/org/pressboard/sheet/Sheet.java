@@ -30,7 +30,8 @@ public record Sheet(SheetFrame frame, List<Line> lines, List<FieldKey> fields, O
     public String rowsMarkup() {
         return frame.look().isOfCards() ? CardsMarkup.of(lines, frame.look(), fields, this::changes)
                 : RowsMarkup.of(lines, frame.place(), frame.look(), new RowsMarkup.Changes(
-                        offered.isAny() ? this::changes : null, fields, offered.values(), frame.picks()));
+                        offered.isAny() ? this::changes : null, fields, offered.values(), frame.picks(),
+                        frame.place().opening().isEmpty() ? offered.several().rows() : null));
     }
 
     /** The links by which a row is changed; nothing where it may not be. */

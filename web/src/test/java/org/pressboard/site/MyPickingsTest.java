@@ -131,6 +131,7 @@ class MyPickingsTest extends InBrowser {
     private void isLetThrough(Page mira, String row) {
         at(mira);
         assertThat(values(mira, "Approved")).containsExactly("No", "Yes");
+        assertThat(mira.locator(".table .pick input")).hasCount(1);
         assertThat(values(mira, "Kilograms")).containsExactly("2.2 kg", "4.5 kg");
         mira.navigate(address(row + "/change"));
         assertThat(mira.locator("[role=alert]")).containsText("You may not change this row");
