@@ -88,11 +88,10 @@ public record Form(FormKey key, TableKey table, String title, String lead, boole
                 : asking(questions.stream().filter(question -> !fields.contains(question.field())).toList());
     }
 
-    /** The first of the fields asked for that is a row of another table, such as the one that is looked at. */
-    public Optional<FieldKey> askingFor(TableKey other, Table table) {
-        return questions.stream().map(Question::field)
-                .filter(field -> table.field(field).type() instanceof Referring referring && referring.to().equals(other))
-                .findFirst();
+    /** The fields asked for that lead to rows of another table, in their order; fields that the form's table has lost are none. */
+    public List<Field> askingFor(TableKey other, Table table) {
+        return questions.stream().map(Question::field).flatMap(field -> table.fields().find(field).stream())
+                .filter(field -> field.type() instanceof Referring referring && referring.to().equals(other)).toList();
     }
 
     /** The same with one of its questions asked otherwise. */

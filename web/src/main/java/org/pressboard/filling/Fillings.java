@@ -199,21 +199,20 @@ class Fillings {
         String page = "/" + filling.open().page().key() + filling.asking().query();
         if (filling.visitor().kind() == Visitor.Kind.ANYONE) {
             // nothing is kept of those who are not signed in; the address tells
-            String receipt = receipt(filling, act);
             return "redirect:" + page + (page.contains("?") ? "&" : "?") + "done=" + said.replace("change.", "")
-                    + (receipt == null ? "" : "&undo=" + receipt);
+                    + (act == null ? "" : "&undo=" + undo(filling, act));
         }
         flash.addFlashAttribute("said", words(filling).say(said));
         if (act != null) {
-            flash.addFlashAttribute("undo", act);
+            flash.addFlashAttribute("undo", undo(filling, act));
             flash.addFlashAttribute("undoAt", filling.undoAt());
         }
         return "redirect:" + page;
     }
 
-    /** What those have who are not signed in to take an act back by; {@code null} for others. */
-    @Nullable String receipt(Filling filling, @Nullable Long act) {
-        return act == null || filling.visitor().kind() != Visitor.Kind.ANYONE ? null
+    /** By what an act is taken back: its number, or what those get for it who are not signed in. */
+    String undo(Filling filling, long act) {
+        return filling.visitor().kind() != Visitor.Kind.ANYONE ? Long.toString(act)
                 : receipts.of(new Receipts.Receipt(filling.asking().listing().key(), act));
     }
 

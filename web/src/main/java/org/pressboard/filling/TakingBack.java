@@ -64,8 +64,7 @@ class TakingBack {
         SignedIn current = SignedIn.current();
         OpenListings.Open open = listings.find(listing, SignedIn.currentVisitor(), Map.of());
         TableKey table = open.asking().listing().table();
-        Optional<Act> found = (current == null ? ofBrowser(act, listing) : ofAccount(act, table, current))
-                .flatMap(number -> acts.find(table, number))
+        Optional<Act> found = (current == null ? ofBrowser(act, listing, table) : ofAccount(act, table, current))
                 .filter(each -> each.at().isAfter(clock.instant().minus(LONGEST)) && !each.isUndone())
                 .filter(each -> theirs.is(open.asking().table(), open.asking().visitor(), each.id()));
         boolean isDone = found.isPresent()
@@ -77,12 +76,13 @@ class TakingBack {
         return "redirect:/" + open.page().key();
     }
 
-    private Optional<Long> ofAccount(String act, TableKey table, SignedIn current) {
-        return PlainForm.whole(act).map(number -> ((Value.Whole) number).number()).filter(number -> acts.find(table, number)
-                .filter(each -> Long.valueOf(current.accountId()).equals(each.account())).isPresent());
+    private Optional<Act> ofAccount(String act, TableKey table, SignedIn current) {
+        return PlainForm.whole(act).flatMap(number -> acts.find(table, ((Value.Whole) number).number()))
+                .filter(each -> Long.valueOf(current.accountId()).equals(each.account()));
     }
 
-    private Optional<Long> ofBrowser(String receipt, String listing) {
-        return receipts.read(receipt).filter(each -> each.listing().name().equals(listing)).map(Receipts.Receipt::act);
+    private Optional<Act> ofBrowser(String receipt, String listing, TableKey table) {
+        return receipts.read(receipt).filter(each -> each.listing().name().equals(listing))
+                .flatMap(each -> acts.find(table, each.act()));
     }
 }

@@ -1,6 +1,8 @@
 package org.pressboard.filling;
 
+import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.pressboard.editing.VisitorEditing;
 import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
@@ -25,8 +27,13 @@ class Theirs {
 
     /** What others may have let through since is nobody's to take back who could not change it now. */
     boolean is(Table table, Visitor visitor, long act) {
-        return history.ofAct(table, act, MOST_ROWS).stream().filter(entry -> entry.verb() != Entry.Verb.REMOVED)
-                .allMatch(entry -> !editing.may(visitor, entry.verb() == Entry.Verb.ADDED ? Verb.REMOVE : Verb.CHANGE, table.key(),
-                        Set.of(entry.rowId())).isEmpty());
+        Map<Entry.Verb, Set<Long>> rows = history.ofAct(table, act, MOST_ROWS).stream()
+                .collect(Collectors.groupingBy(Entry::verb, Collectors.mapping(Entry::rowId, Collectors.toSet())));
+        return mayAll(visitor, Verb.REMOVE, table, rows.getOrDefault(Entry.Verb.ADDED, Set.of()))
+                && mayAll(visitor, Verb.CHANGE, table, rows.getOrDefault(Entry.Verb.CHANGED, Set.of()));
+    }
+
+    private boolean mayAll(Visitor visitor, Verb verb, Table table, Set<Long> rows) {
+        return editing.may(visitor, verb, table.key(), rows).containsAll(rows);
     }
 }

@@ -9,7 +9,6 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.control.RowForm;
 import org.pressboard.editing.VisitorEditing;
 import org.pressboard.grant.Verb;
-import org.pressboard.grant.Visitor;
 import org.pressboard.listing.Changing;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.value.Row;
@@ -77,7 +76,7 @@ class ValueController {
 
     private String kept(Filling filling, @Nullable Long act, Model model) {
         model.addAttribute("said", fillings.words(filling).say(act == null ? "change.same" : "change.changed"));
-        model.addAttribute("undo", filling.visitor().kind() == Visitor.Kind.ANYONE ? fillings.receipt(filling, act) : act);
+        model.addAttribute("undo", act == null ? null : fillings.undo(filling, act));
         model.addAttribute("undoAt", filling.undoAt());
         return "site/controls :: kept";
     }

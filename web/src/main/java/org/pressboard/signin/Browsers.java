@@ -45,10 +45,14 @@ public class Browsers {
         return areTold && visitor.kind() == Visitor.Kind.ANYONE ? Visitor.in(sender(request, response)) : visitor;
     }
 
-    /** Whoever the request is from: the address of who is signed in or stood in for, else the browser's name; empty: it has none yet. */
+    /**
+     * Whoever the request is from: the address of who is signed in or stood in for, else the browser's name; empty: it has
+     * none yet.
+     */
     public String sender(HttpServletRequest request) {
         SignedIn current = SignedIn.current();
-        return current != null ? Objects.requireNonNullElse(SignedIn.currentVisitor().email(), current.getUsername()) : known(request).map(PREFIX::concat).orElse("");
+        return current == null ? known(request).map(PREFIX::concat).orElse("")
+                : Objects.requireNonNullElse(SignedIn.currentVisitor().email(), current.getUsername());
     }
 
     /** The same; a browser that has no name gets one. */

@@ -21,7 +21,7 @@ import org.springframework.web.context.request.ServletRequestAttributes;
 @Component
 public class Receipts {
 
-    private static final Pattern FORM = Pattern.compile("([a-z0-9][a-z0-9-]{0,59})\\.(\\d{1,18})\\.[A-Za-z0-9_-]+");
+    private static final Pattern FORM = Pattern.compile("([^.]+)\\.(\\d{1,18})\\.[A-Za-z0-9_-]+");
 
     private final Browsers browsers;
     private final Seal seal;
@@ -44,7 +44,7 @@ public class Receipts {
     /** Empty where it is none, or another browser's. */
     public Optional<Receipt> read(String text) {
         Matcher parts = FORM.matcher(text);
-        if (!parts.matches()) {
+        if (!parts.matches() || !ListingKey.isValid(parts.group(1))) {
             return Optional.empty();
         }
         Receipt receipt = new Receipt(new ListingKey(parts.group(1)), Long.parseLong(parts.group(2)));

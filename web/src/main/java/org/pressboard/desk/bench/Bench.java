@@ -11,7 +11,6 @@ import org.pressboard.desk.DraftedPages;
 import org.pressboard.desk.condition.ConditionDesk;
 import org.pressboard.desk.condition.ConditionWords;
 import org.pressboard.edition.Page;
-import org.pressboard.form.Question;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.Sending;
 import org.pressboard.listing.Suggestion;
@@ -19,7 +18,6 @@ import org.pressboard.listing.TakeAway;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.signin.SignedIn;
-import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
@@ -43,8 +41,10 @@ class Bench {
     private final Drafts drafts;
     private final ConditionDesk conditions;
     private final BenchWords words;
+    private final SeenBy seenBy;
 
-    Bench(Catalog catalog, Drafts drafts, ConditionDesk conditions, BenchWords words) {
+    Bench(Catalog catalog, Drafts drafts, ConditionDesk conditions, BenchWords words, SeenBy seenBy) {
+        this.seenBy = seenBy;
         this.catalog = catalog;
         this.drafts = drafts;
         this.conditions = conditions;
@@ -119,11 +119,8 @@ class Bench {
     /** The forms of the page that ask for a row of the table. */
     private static List<Sending> sendable(Page page, Tables tables, TableKey table) {
         return page.forms().stream().flatMap(form -> tables.find(form.table()).stream()
-                .flatMap(into -> form.questions().stream()
-                .map(Question::field).filter(field -> into.fields().find(field)
-                        .filter(of -> of.type() instanceof Referring referring
-                        && referring.to().equals(table) && !of.type().isSeveral()).isPresent())
-                .limit(1).map(field -> new Sending(form.key().name(), into.key(), field, form.title())))).toList();
+                .flatMap(into -> form.askingFor(table, into).stream().filter(field -> !field.type().isSeveral()).limit(1)
+                        .map(field -> new Sending(form.key().name(), into.key(), field.key(), form.title())))).toList();
     }
 
     /** The table with all fields of others that conditions can ask about. */
@@ -173,9 +170,7 @@ class Bench {
         model.addAttribute("ways", new Ways(tables.people().map(tables::get).orElse(null), words.desk()));
         model.addAttribute("sendable", sendable(draft, tables, listing.table()));
         model.addAttribute("tables", tables.all());
-        model.addAttribute("seenGroups", catalog.groups());
-        model.addAttribute("hasMembers", tables.people().isPresent());
-        model.addAttribute("isOut", catalog.published().edition(draft.key()).isPresent());
+        seenBy.offer(draft.key(), tables, model);
         model.addAttribute("formats", TakeAway.values());
         model.addAttribute("words", words.desk());
     }

@@ -44,8 +44,10 @@ class FormBench {
     private final Catalog catalog;
     private final Drafts drafts;
     private final BenchWords words;
+    private final SeenBy seenBy;
 
-    FormBench(Catalog catalog, Drafts drafts, BenchWords words) {
+    FormBench(Catalog catalog, Drafts drafts, BenchWords words, SeenBy seenBy) {
+        this.seenBy = seenBy;
         this.catalog = catalog;
         this.drafts = drafts;
         this.words = words;
@@ -162,9 +164,7 @@ class FormBench {
                 FormTicket.Room.of(tables, table),
                 tables.people().map(tables::get).orElse(null), granted(table), drafts.mark(draft.key()),
                 words.steps(drafts, draft.key(), tables), words.desk()));
-        model.addAttribute("seenGroups", catalog.groups());
-        model.addAttribute("hasMembers", tables.people().isPresent());
-        model.addAttribute("isOut", catalog.published().edition(draft.key()).isPresent());
+        seenBy.offer(draft.key(), tables, model);
         model.addAttribute("words", words.desk());
     }
 

@@ -73,7 +73,7 @@ class Proof {
         List<Offered.Link> about(TableKey table) {
             return page.of(visitor).forms().stream()
                     .filter(form -> site.offers(form, visitor)
-                            && form.askingFor(table, site.table(form.table())).isPresent())
+                            && !form.askingFor(table, site.table(form.table())).isEmpty())
                     .map(form -> new Offered.Link(Place.NOWHERE, form.title())).toList();
         }
 

@@ -6,14 +6,17 @@ import java.util.Set;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
 import org.pressboard.condition.Onlooker;
+import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Group;
 import org.pressboard.grant.Visitor;
 import org.pressboard.member.Members;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.signin.SignedIn;
+import org.pressboard.table.Tables;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 import org.springframework.stereotype.Component;
+import org.springframework.ui.Model;
 
 /**
  * By whom a draft is seen before anybody sees it: those at the desk, people who are not signed in, anybody in a group, or
@@ -36,6 +39,13 @@ class SeenBy {
         this.catalog = catalog;
         this.members = members;
         this.picker = picker;
+    }
+
+    /** What a proof of the page offers to be seen by, and whether there is a published page to go on to. */
+    void offer(PageKey page, Tables tables, Model model) {
+        model.addAttribute("seenGroups", catalog.groups());
+        model.addAttribute("hasMembers", tables.people().isPresent());
+        model.addAttribute("isOut", catalog.published().edition(page).isPresent());
     }
 
     /** Empty where nobody is called so; nothing said means those at the desk. */
