@@ -1,7 +1,7 @@
 package org.pressboard.table;
 
+import java.util.HashMap;
 import java.util.Iterator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -10,11 +10,15 @@ import java.util.stream.Stream;
 import org.pressboard.value.FieldKey;
 
 /** The fields of a table in their order, each key once. */
-public record Fields(List<Field> all) implements Iterable<Field> {
+public final class Fields implements Iterable<Field> {
 
-    public Fields {
-        all = List.copyOf(all);
-        Map<FieldKey, Field> byKey = new LinkedHashMap<>();
+    private final List<Field> all;
+    private final Map<FieldKey, Field> byKey = new HashMap<>();
+    private final int hash;
+
+    public Fields(List<Field> all) {
+        this.all = List.copyOf(all);
+        this.hash = this.all.hashCode();
         for (Field field : all) {
             if (byKey.put(field.key(), field) != null) {
                 throw new IllegalArgumentException("The field " + field.key() + " stands twice in the table");
@@ -22,8 +26,12 @@ public record Fields(List<Field> all) implements Iterable<Field> {
         }
     }
 
+    public List<Field> all() {
+        return all;
+    }
+
     public Optional<Field> find(FieldKey key) {
-        return stream().filter(field -> field.key().equals(key)).findFirst();
+        return Optional.ofNullable(byKey.get(key));
     }
 
     /** @throws NoSuchField when the table has no such field */
@@ -47,5 +55,20 @@ public record Fields(List<Field> all) implements Iterable<Field> {
     @Override
     public Iterator<Field> iterator() {
         return all.iterator();
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Fields fields && all.equals(fields.all);
+    }
+
+    @Override
+    public int hashCode() {
+        return hash;
+    }
+
+    @Override
+    public String toString() {
+        return all.toString();
     }
 }

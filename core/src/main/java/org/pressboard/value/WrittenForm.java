@@ -1,5 +1,9 @@
 package org.pressboard.value;
 
+import com.ibm.icu.number.LocalizedNumberFormatter;
+import com.ibm.icu.number.NumberFormatter;
+import com.ibm.icu.number.NumberFormatter.UnitWidth;
+import com.ibm.icu.number.Precision;
 import java.math.BigDecimal;
 import java.text.NumberFormat;
 import java.time.LocalDate;
@@ -8,10 +12,10 @@ import java.time.LocalTime;
 import java.time.format.DateTimeFormatter;
 import java.time.format.FormatStyle;
 import java.util.Currency;
-import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * The form of values for people of a language: numbers grouped, dates with the month as a word, as the language
@@ -22,10 +26,15 @@ public final class WrittenForm {
 
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
 
+    /** Working one out takes as long as hundreds of amounts written by it. */
+    private static final Map<AmountForm, LocalizedNumberFormatter> AMOUNTS = new ConcurrentHashMap<>();
+
+    private record AmountForm(Locale language, Currency currency, boolean isCoded, int digits) {
+    }
+
     private final Locale language;
     private final NumberFormat numbers;
     private final NumberFormat percents;
-    private final Map<Currency, com.ibm.icu.text.NumberFormat> amounts = new HashMap<>();
     private final DateTimeFormatter dates;
     private final DateTimeFormatter moments;
     private final DateTimeFormatter momentsToTheSecond;
@@ -113,18 +122,16 @@ public final class WrittenForm {
     /** With all its minor units, as many as ISO 4217 gives the currency. */
     public String money(BigDecimal amount, Currency currency) {
         return format.amounts() == Format.Amounts.NUMBER ? written(numbers, amount, minorUnits(currency))
-                : amounts.computeIfAbsent(currency, this::amountsOf).format(amount);
+                : AMOUNTS.computeIfAbsent(new AmountForm(language, currency, format.amounts() == Format.Amounts.CODE,
+                        minorUnits(currency)), WrittenForm::made).format(amount).toString();
     }
 
     /** Of ICU, for the JDK leaves out the space that CLDR puts between a code and a number. */
-    private com.ibm.icu.text.NumberFormat amountsOf(Currency currency) {
-        boolean isCoded = format.amounts() == Format.Amounts.CODE;
-        com.ibm.icu.text.NumberFormat written = isCoded ? com.ibm.icu.text.NumberFormat.getInstance(language,
-                com.ibm.icu.text.NumberFormat.ISOCURRENCYSTYLE) : com.ibm.icu.text.NumberFormat.getCurrencyInstance(language);
-        written.setCurrency(com.ibm.icu.util.Currency.fromJavaCurrency(currency));
-        written.setMaximumFractionDigits(minorUnits(currency));
-        written.setMinimumFractionDigits(minorUnits(currency));
-        return written;
+    private static LocalizedNumberFormatter made(AmountForm form) {
+        return NumberFormatter.withLocale(form.language)
+                .unit(com.ibm.icu.util.Currency.fromJavaCurrency(form.currency))
+                .unitWidth(form.isCoded ? UnitWidth.ISO_CODE : UnitWidth.SHORT)
+                .precision(Precision.fixedFraction(form.digits));
     }
 
     private int minorUnits(Currency currency) {

@@ -44,7 +44,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
-import org.springframework.web.util.HtmlUtils;
+import org.unbescape.html.HtmlEscape;
 
 /** The tab with the pages: drafts as they will look, and publishing them. */
 @Controller
@@ -128,7 +128,7 @@ class DeskPages {
     @ResponseBody String totals(@PathVariable String key, @PathVariable String listing,
             @RequestParam MultiValueMap<String, String> parameters) {
         DraftedPage page = DraftedPages.find(catalog, key);
-        return HtmlUtils.htmlEscape(sheets.total(asking(page, DraftedPages.listing(page.draft(), listing), parameters),
+        return HtmlEscape.escapeHtml4Xml(sheets.total(asking(page, DraftedPages.listing(page.draft(), listing), parameters),
                 catalog.site().language()));
     }
 

@@ -6,7 +6,7 @@ import java.util.function.LongFunction;
 import java.util.stream.Collectors;
 import org.pressboard.listing.Cards;
 import org.pressboard.value.FieldKey;
-import org.springframework.web.util.HtmlUtils;
+import org.unbescape.html.HtmlEscape;
 
 /** The rows of a sheet as cards, in HTML; see {@link RowsMarkup}. */
 final class CardsMarkup {
@@ -64,7 +64,7 @@ final class CardsMarkup {
     private void picture(Cell cell) {
         html.append("<div class=\"card-picture\">");
         if (!cell.isEmpty()) {
-            html.append("<img src=\"").append(HtmlUtils.htmlEscape(cell.href())).append("\" alt=\"\" loading=\"lazy\">");
+            html.append("<img src=\"").append(HtmlEscape.escapeHtml4Xml(cell.href())).append("\" alt=\"\" loading=\"lazy\">");
         }
         html.append("</div>");
     }
@@ -98,7 +98,7 @@ final class CardsMarkup {
                 .append(Opened.hasFigures(line.cells().get(heading).text()) ? " in-figures" : "").append("\">")
                 .append(line.mark().signs());
         if (opens) {
-            html.append("<a class=\"opens\" href=\"").append(HtmlUtils.htmlEscape(line.opens())).append("\">");
+            html.append("<a class=\"opens\" href=\"").append(HtmlEscape.escapeHtml4Xml(line.opens())).append("\">");
         }
         if (line.cells().get(heading).isEmpty()) {
             html.append("…");
@@ -134,7 +134,7 @@ final class CardsMarkup {
         for (int i = 0; i < of.size(); i++) {
             Cell cell = of.get(i);
             if (i != picture && i != heading && !tags.contains(i) && !cell.isEmpty()) {
-                html.append("<div class=\"").append(cell.kind()).append("\"><dt>").append(HtmlUtils.htmlEscape(cell.label()))
+                html.append("<div class=\"").append(cell.kind()).append("\"><dt>").append(HtmlEscape.escapeHtml4Xml(cell.label()))
                         .append("</dt><dd>");
                 cells.write(cell);
                 html.append("</dd></div>");

@@ -16,28 +16,8 @@ import java.util.List;
  */
 public record Cell(String kind, String text, String href, String label, boolean naming, List<Tag> tags, String column) {
 
-    Cell(String kind, String text, String href, String label, boolean naming, List<Tag> tags) {
-        this(kind, text, href, label, naming, tags, "");
-    }
-
     /** A text and the name of the colour behind it. */
     public record Tag(String text, String colour) {
-    }
-
-    static Cell of(String kind, String text, String label) {
-        return new Cell(kind, text, "", label, false, List.of());
-    }
-
-    static Cell leading(String kind, String text, String href, String label) {
-        return new Cell(kind, text, href, label, false, List.of());
-    }
-
-    Cell asName() {
-        return new Cell(kind, text, href, label, true, tags, column);
-    }
-
-    Cell in(String classes) {
-        return new Cell(kind, text, href, label, naming, tags, classes);
     }
 
     public boolean isEmpty() {

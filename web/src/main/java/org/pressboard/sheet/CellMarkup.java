@@ -1,6 +1,6 @@
 package org.pressboard.sheet;
 
-import org.springframework.web.util.HtmlUtils;
+import org.unbescape.html.HtmlEscape;
 
 /** What stands in one cell, or on one line of a card, as HTML; see {@link RowsMarkup}. */
 final class CellMarkup {
@@ -14,28 +14,28 @@ final class CellMarkup {
     /** A button by which a row is opened; none where it is not. */
     void button(Sheet.Line line, String words) {
         if (!line.opens().isEmpty()) {
-            html.append("<a class=\"button button-small opens\" href=\"").append(HtmlUtils.htmlEscape(line.opens()))
-                    .append("\">").append(HtmlUtils.htmlEscape(words)).append("<span class=\"sr-only\"> ")
-                    .append(HtmlUtils.htmlEscape(line.name())).append("</span></a>");
+            html.append("<a class=\"button button-small opens\" href=\"").append(HtmlEscape.escapeHtml4Xml(line.opens()))
+                    .append("\">").append(HtmlEscape.escapeHtml4Xml(words)).append("<span class=\"sr-only\"> ")
+                    .append(HtmlEscape.escapeHtml4Xml(line.name())).append("</span></a>");
         }
     }
 
     private void tag(Cell.Tag tag) {
         html.append("<span class=\"tag tag-").append(tag.colour()).append("\">")
-                .append(HtmlUtils.htmlEscape(tag.text())).append("</span> ");
+                .append(HtmlEscape.escapeHtml4Xml(tag.text())).append("</span> ");
     }
 
     /** As many marks as it has, and as many empty ones as it lacks; read out as the number. */
     private void rating(String marks, String outOf) {
         int full = Integer.parseInt(marks);
         int most = Integer.parseInt(outOf.substring(1));
-        html.append("<span role=\"img\" aria-label=\"").append(marks).append(HtmlUtils.htmlEscape(outOf))
+        html.append("<span role=\"img\" aria-label=\"").append(marks).append(HtmlEscape.escapeHtml4Xml(outOf))
                 .append("\">").append("●".repeat(full)).append("○".repeat(Math.max(0, most - full))).append("</span>");
     }
 
     void write(Cell cell) {
-        String text = HtmlUtils.htmlEscape(cell.text());
-        String href = HtmlUtils.htmlEscape(cell.href());
+        String text = HtmlEscape.escapeHtml4Xml(cell.text());
+        String href = HtmlEscape.escapeHtml4Xml(cell.href());
         switch (cell.kind()) {
             case "link" -> html.append("<a href=\"").append(href).append("\" rel=\"noopener nofollow ugc\">")
                     .append(text).append("</a>");

@@ -1,5 +1,6 @@
 package org.pressboard.sheet;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -30,30 +31,40 @@ public final class Cells {
     private static final int MOST_OF_A_SHEET = 2_000_000;
 
     private final Table table;
-    private final List<Shown> looks;
-    private final List<Field> shown;
+    private final List<Column> columns;
     private final Words words;
     private final int edge;
     private int longest = LONGEST;
 
+    /** All that the cells of a column have in common. */
+    private record Column(Shown look, Field field, String label, String classes, boolean naming) {
+
+        Column whole() {
+            return new Column(look.with(look.format().whole(true)), field, label, "", false);
+        }
+    }
+
     /** @param edge how long the longer edge of pictures is */
     Cells(Table table, List<Shown> looks, Words words, int edge) {
         this.table = table;
-        this.looks = looks;
-        this.shown = looks.stream().map(look -> table.field(look.field())).toList();
         this.words = words;
         this.edge = edge;
+        List<Field> shown = looks.stream().map(look -> table.field(look.field())).toList();
+        Field naming = naming(table, shown);
+        this.columns = looks.stream().map(look -> {
+            Field field = table.field(look.field());
+            return new Column(look, field, look.labelOf(field), column(look), field.equals(naming));
+        }).toList();
     }
 
     /** @param opens the address at which a row is opened; empty where it is not */
     List<Sheet.Line> lines(List<Row> rows, Function<Row, String> opens, Function<Row, RowMark> marks) {
-        Field naming = naming();
-        longest = Math.clamp(MOST_OF_A_SHEET / Math.max(1, rows.size() * shown.size()), SHORTEST, LONGEST);
-        return rows.stream().map(row -> new Sheet.Line(row.id(), looks.stream().map(look -> {
-            Field field = table.field(look.field());
-            Cell cell = cell(look, field, row).in(column(look));
-            return field.equals(naming) ? cell.asName() : cell;
-        }).toList(), opens.apply(row), marks.apply(row))).toList();
+        longest = Math.clamp(MOST_OF_A_SHEET / Math.max(1, rows.size() * columns.size()), SHORTEST, LONGEST);
+        List<Sheet.Line> lines = new ArrayList<>(rows.size());
+        for (Row row : rows) {
+            lines.add(new Sheet.Line(row.id(), cells(columns, row), opens.apply(row), marks.apply(row)));
+        }
+        return lines;
     }
 
     /** Rows to be printed, every text whole. */
@@ -64,8 +75,15 @@ public final class Cells {
     /** The cells of one row alone, to be read whole. */
     List<Cell> whole(Row row) {
         longest = Integer.MAX_VALUE;
-        return looks.stream().map(look -> cell(look.with(look.format().whole(true)), table.field(look.field()), row))
-                .toList();
+        return cells(columns.stream().map(Column::whole).toList(), row);
+    }
+
+    private List<Cell> cells(List<Column> of, Row row) {
+        List<Cell> cells = new ArrayList<>(of.size());
+        for (Column column : of) {
+            cells.add(cell(column, row));
+        }
+        return cells;
     }
 
     static String column(Shown look) {
@@ -75,7 +93,7 @@ public final class Cells {
     }
 
     /** The field by which people know a row: that of the table, else the first of short texts, else no picture. */
-    private @Nullable Field naming() {
+    private static @Nullable Field naming(Table table, List<Field> shown) {
         return table.headingField().filter(shown::contains)
                 .or(() -> shown.stream().filter(field -> field.type() instanceof Textual.Text).findFirst())
                 .or(() -> shown.stream().filter(field -> !(field.type() instanceof Attached)).findFirst())
@@ -83,39 +101,50 @@ public final class Cells {
     }
 
     /** One value of a row as it is drawn. */
-    private Cell cell(Shown look, Field field, Row row) {
-        Value value = row.get(field.key());
-        Format format = look.format();
-        String text = words.written(table, field, row, format);
-        String label = look.labelOf(field);
-        return switch (field.type()) {
-            case Textual textual -> textual(textual, text, label, format);
-            case Numeric.Rating rating -> format.figures() ? Cell.of("number", text, label)
-                    : Cell.leading("rating", text, text.isEmpty() ? "" : "/" + rating.most(), label);
-            case Numeric numeric -> Cell.of("number", text, label);
-            case Temporal temporal -> Cell.of("when", text, label);
-            case FieldType.YesNo yesNo -> Cell.of("text", text, label);
-            case Chosen chosen -> new Cell("tag", shortened(text), "", label, false, tags(chosen, value, format));
-            case Referring referring -> Cell.of("text", shortened(text), label);
-            case Attached attached -> attached(attached, label, row, value, format);
+    private Cell cell(Column column, Row row) {
+        Value value = row.get(column.field.key());
+        Format format = column.look.format();
+        String text = words.written(table, column.field, row, format);
+        return switch (column.field.type()) {
+            case Textual textual -> textual(textual, text, column);
+            case Numeric.Rating rating -> format.figures() ? of(column, "number", text)
+                    : leading(column, "rating", text, text.isEmpty() ? "" : "/" + rating.most());
+            case Numeric numeric -> of(column, "number", text);
+            case Temporal temporal -> of(column, "when", text);
+            case FieldType.YesNo yesNo -> of(column, "text", text);
+            case Chosen chosen -> of(column, "tag", shortened(text), "", tags(chosen, value, format));
+            case Referring referring -> of(column, "text", shortened(text));
+            case Attached attached -> attached(attached, column, row, value, format);
         };
     }
 
-    private Cell textual(Textual type, String text, String label, Format format) {
+    private static Cell of(Column column, String kind, String text) {
+        return of(column, kind, text, "", List.of());
+    }
+
+    private static Cell leading(Column column, String kind, String text, String href) {
+        return of(column, kind, text, href, List.of());
+    }
+
+    private static Cell of(Column column, String kind, String text, String href, List<Cell.Tag> tags) {
+        return new Cell(kind, text, href, column.label, column.naming, tags, column.classes);
+    }
+
+    private Cell textual(Textual type, String text, Column column) {
+        Format format = column.look.format();
         String said = format.linkText().isEmpty() || text.isEmpty() ? text : format.linkText();
         return switch (type) {
-            case Textual.Text t -> Cell.of("text", shortened(text), label);
-            case Textual.LongText t -> lengthy("long", text, label, format);
-            case Textual.FormattedText t -> lengthy("formatted", text, label, format);
-            case Textual.Email t -> Cell.leading("link", said, "mailto:" + text, label);
-            case Textual.Link t -> Cell.leading("link", said.equals(text) ? shortened(withoutScheme(text)) : said,
-                    text, label);
-            case Textual.Phone t -> Cell.leading("link", said, "tel:" + text.replaceAll("[^+0-9]", ""), label);
+            case Textual.Text t -> of(column, "text", shortened(text));
+            case Textual.LongText t -> lengthy(column, "long", text);
+            case Textual.FormattedText t -> lengthy(column, "formatted", text);
+            case Textual.Email t -> leading(column, "link", said, "mailto:" + text);
+            case Textual.Link t -> leading(column, "link", said.equals(text) ? shortened(withoutScheme(text)) : said, text);
+            case Textual.Phone t -> leading(column, "link", said, "tel:" + text.replaceAll("[^+0-9]", ""));
         };
     }
 
-    private Cell lengthy(String kind, String text, String label, Format format) {
-        return format.whole() ? Cell.of(kind + " whole", text, label) : Cell.of(kind, shortened(text), label);
+    private Cell lengthy(Column column, String kind, String text) {
+        return column.look.format().whole() ? of(column, kind + " whole", text) : of(column, kind, shortened(text));
     }
 
     private List<Cell.Tag> tags(Chosen type, @Nullable Value value, Format format) {
@@ -128,21 +157,21 @@ public final class Cells {
     }
 
     /** A picture is read out as what it is a picture of; of several the first is shown, and how many there are. */
-    private Cell attached(Attached type, String label, Row row, @Nullable Value value, Format format) {
+    private Cell attached(Attached type, Column column, Row row, @Nullable Value value, Format format) {
         String kind = type.isOfPictures() ? "picture" : "link";
         if (value == null || !(value.each().getFirst() instanceof Value.Attachment file)) {
-            return Cell.of(kind, "", label);
+            return of(column, kind, "");
         }
         if (!file.isThere()) {
-            return Cell.of("text", shortened(type.write(value, words.written().as(format))), label);
+            return of(column, "text", shortened(type.write(value, words.written().as(format))));
         }
         String address = FileAnswer.address(table.key().name(), file.content(), file.name());
         if (!type.isOfPictures()) {
-            return Cell.leading(kind, shortened(file.name()), address, label);
+            return leading(column, kind, shortened(file.name()), address);
         }
         int others = value.each().size() - 1;
-        return new Cell(kind, named(row).orElse(label), address + "?edge=" + edge(format), label,
-                false, others == 0 ? List.of() : List.of(new Cell.Tag("+" + others, "plain")));
+        return of(column, kind, named(row).orElse(column.label), address + "?edge=" + edge(format),
+                others == 0 ? List.of() : List.of(new Cell.Tag("+" + others, "plain")));
     }
 
     private int edge(Format format) {
@@ -154,7 +183,7 @@ public final class Cells {
     }
 
     private Optional<String> named(Row row) {
-        return shown.stream().filter(field -> field.type() instanceof Textual.Text)
+        return columns.stream().map(Column::field).filter(field -> field.type() instanceof Textual.Text)
                 .map(field -> row.get(field.key())).filter(Value.Text.class::isInstance)
                 .map(value -> ((Value.Text) value).text()).findFirst();
     }

@@ -3,7 +3,7 @@ package org.pressboard.sheet;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.table.TableKey;
-import org.springframework.web.util.HtmlUtils;
+import org.unbescape.html.HtmlEscape;
 
 /**
  * A row as it is read whole.
@@ -47,7 +47,7 @@ public record Opened(String title, List<Picture> pictures, List<Cell> lines, Str
         CellMarkup cells = new CellMarkup(html);
         for (Cell line : lines) {
             if (!line.isEmpty()) {
-                html.append("<div class=\"").append(line.kind()).append("\"><dt>").append(HtmlUtils.htmlEscape(line.label()))
+                html.append("<div class=\"").append(line.kind()).append("\"><dt>").append(HtmlEscape.escapeHtml4Xml(line.label()))
                         .append("</dt><dd>");
                 cells.write(line);
                 html.append("</dd></div>");

@@ -3,7 +3,7 @@ package org.pressboard.sheet;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.pressboard.value.SpreadsheetCells;
-import org.springframework.web.util.HtmlUtils;
+import org.unbescape.html.HtmlEscape;
 
 /**
  * Rows as they are printed, in HTML that is also XML: a table whose headings are repeated on each page. What a spreadsheet
@@ -66,6 +66,6 @@ final class PrintMarkup {
 
     private static String escaped(String text) {
         // control characters cannot stand in XML
-        return HtmlUtils.htmlEscape(text.replaceAll("[\\x00-\\x08\\x0b\\x0c\\x0e-\\x1f]", " "), "UTF-8");
+        return HtmlEscape.escapeHtml4Xml(text.replaceAll("[\\x00-\\x08\\x0b\\x0c\\x0e-\\x1f]", " "));
     }
 }

@@ -7,7 +7,7 @@ import java.util.function.Function;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.listing.Mark;
 import org.pressboard.value.Row;
-import org.springframework.web.util.HtmlUtils;
+import org.unbescape.html.HtmlEscape;
 
 /**
  * How a row is marked.
@@ -35,7 +35,7 @@ record RowMark(String classes, String signs) {
             String colour = mark.colour().name().toLowerCase(Locale.ROOT);
             if (mark.style().isSign()) {
                 signs.append("<svg class=\"icon sign sign-").append(colour).append("\" viewBox=\"0 0 24 24\" role=\"img\" ")
-                        .append("aria-label=\"").append(HtmlUtils.htmlEscape(words.say("sheet.sign." + mark.style())))
+                        .append("aria-label=\"").append(HtmlEscape.escapeHtml4Xml(words.say("sheet.sign." + mark.style())))
                         .append("\"><path d=\"").append(drawn(mark.style())).append("\"></path></svg> ");
             } else if (mark.style() == Mark.Style.EDGE && !hasEdge) {
                 hasEdge = true;

@@ -5,7 +5,7 @@ import java.util.Set;
 import java.util.function.LongFunction;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.value.FieldKey;
-import org.springframework.web.util.HtmlUtils;
+import org.unbescape.html.HtmlEscape;
 
 /**
  * The rows of a sheet as lines of a table, in HTML. All that is written once on a page stands in the templates; what
@@ -83,19 +83,19 @@ final class RowsMarkup {
     private String pick(Sheet.Line line) {
         return changes.picked != null && !changes.picked.contains(line.rowId()) ? ""
                 : "<input type=\"checkbox\" name=\"row\" form=\"" + changes.picks + "\" value=\"" + line.rowId()
-                        + "\" aria-label=\"" + HtmlUtils.htmlEscape(line.name()) + "\">";
+                        + "\" aria-label=\"" + HtmlEscape.escapeHtml4Xml(line.name()) + "\">";
     }
 
     /** @param value where the value is changed; empty: it is not, from here */
     private void cell(Cell cell, String address, String signs, String value) {
         html.append("<td role=\"cell\" class=\"").append(cell.kind()).append(modifier(cell))
-                .append(cell.column()).append("\" data-label=\"").append(HtmlUtils.htmlEscape(cell.label())).append("\">");
+                .append(cell.column()).append("\" data-label=\"").append(HtmlEscape.escapeHtml4Xml(cell.label())).append("\">");
         if (cell.naming()) {
             html.append(signs);
         }
         boolean opens = cell.naming() && !address.isEmpty();
         if (opens) {
-            html.append("<a class=\"opens\" href=\"").append(HtmlUtils.htmlEscape(address)).append("\">");
+            html.append("<a class=\"opens\" href=\"").append(HtmlEscape.escapeHtml4Xml(address)).append("\">");
         }
         if (cell.isEmpty()) {
             html.append(opens ? "…" : "<span aria-hidden=\"true\">–</span>");
@@ -104,8 +104,8 @@ final class RowsMarkup {
         }
         html.append(opens ? "</a>" : "");
         if (!value.isEmpty()) {
-            html.append("<button type=\"button\" class=\"value\" data-value=\"").append(HtmlUtils.htmlEscape(value))
-                    .append("\" aria-label=\"").append(HtmlUtils.htmlEscape(cell.label() + ": " + cell.text()))
+            html.append("<button type=\"button\" class=\"value\" data-value=\"").append(HtmlEscape.escapeHtml4Xml(value))
+                    .append("\" aria-label=\"").append(HtmlEscape.escapeHtml4Xml(cell.label() + ": " + cell.text()))
                     .append("\"></button>");
         }
         html.append("</td>");

@@ -2,7 +2,7 @@ package org.pressboard.sheet;
 
 import java.util.List;
 import org.pressboard.value.FieldKey;
-import org.springframework.web.util.HtmlUtils;
+import org.unbescape.html.HtmlEscape;
 
 /**
  * A listing ready to be drawn.
@@ -40,8 +40,8 @@ public record Sheet(SheetFrame frame, List<Line> lines, List<FieldKey> fields, O
         for (Offered.Link link : offered.of(row)) {
             // a form knows by itself where it goes on
             String state = link.address().contains("?") ? "" : frame.query();
-            html.append("<a class=\"changes\" href=\"").append(HtmlUtils.htmlEscape(link.address() + state)).append("\">")
-                    .append(HtmlUtils.htmlEscape(link.text())).append("</a> ");
+            html.append("<a class=\"changes\" href=\"").append(HtmlEscape.escapeHtml4Xml(link.address() + state)).append("\">")
+                    .append(HtmlEscape.escapeHtml4Xml(link.text())).append("</a> ");
         }
         return html.toString().strip();
     }

@@ -91,8 +91,12 @@ public final class Words {
     }
 
     private String written(Field field, Value value, Format format) {
-        String text = format.cased(field.type().write(value, forms.computeIfAbsent(format, written::as)), language);
+        String text = format.cased(field.type().write(value, form(format)), language);
         return field.unit().isEmpty() || text.isEmpty() || format.bare() ? text : text + "\u00a0" + field.unit();
+    }
+
+    private WrittenForm form(Format format) {
+        return format == Format.USUAL ? written : forms.computeIfAbsent(format, written::as);
     }
 
     public WrittenForm written() {

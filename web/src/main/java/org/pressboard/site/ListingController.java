@@ -21,7 +21,7 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.context.request.ServletWebRequest;
-import org.springframework.web.util.HtmlUtils;
+import org.unbescape.html.HtmlEscape;
 
 /** The rows of a listing alone, for a page that is open already. */
 @Controller
@@ -70,7 +70,7 @@ class ListingController {
             Locale language, HttpServletRequest request) {
         pace.spend(request.getRemoteAddr(), Pace.COUNT);
         Asking asking = listings.open(listing, SignedIn.currentVisitor(), parameters).asking();
-        return HtmlUtils.htmlEscape(pace.inTurn(request.getRemoteAddr(), () -> sheets.total(asking, language)));
+        return HtmlEscape.escapeHtml4Xml(pace.inTurn(request.getRemoteAddr(), () -> sheets.total(asking, language)));
     }
 
     /** The rows of another table that a field can be narrowed by, found by what they are called. */

@@ -1,15 +1,20 @@
 package org.pressboard.site;
 
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
 import org.pressboard.grant.Visitor;
+import org.pressboard.sheet.DrawnOnce;
 import org.pressboard.signin.SignedIn;
+import org.springframework.security.web.csrf.CsrfToken;
 import org.springframework.stereotype.Component;
 import org.springframework.web.context.request.RequestAttributes;
 import org.springframework.web.context.request.RequestContextHolder;
+import org.unbescape.html.HtmlEscape;
 
 /** What stands around every page: the site's name, the menu of what this visitor may see, and who is signed in. */
 @Component
@@ -17,8 +22,11 @@ public class SiteFrame {
 
     private final Catalog catalog;
 
-    SiteFrame(Catalog catalog) {
+    private final DrawnOnce drawn;
+
+    SiteFrame(Catalog catalog, DrawnOnce drawn) {
         this.catalog = catalog;
+        this.drawn = drawn;
     }
 
     /** An entry of the menu. */
@@ -29,8 +37,9 @@ public class SiteFrame {
     public static final String ASKED = SiteFrame.class.getName();
 
     /** When the page was asked for: what has changed since, it may not have. */
-    public Object asked() {
-        return RequestContextHolder.currentRequestAttributes().getAttribute(ASKED, RequestAttributes.SCOPE_REQUEST);
+    public long asked() {
+        return RequestContextHolder.currentRequestAttributes().getAttribute(ASKED, RequestAttributes.SCOPE_REQUEST)
+                instanceof Long when ? when : System.currentTimeMillis();
     }
 
     public String siteName() {
@@ -41,10 +50,45 @@ public class SiteFrame {
         return catalog.published().site().languageTag();
     }
 
-    public List<Entry> menu() {
+    private List<Entry> menu() {
         PublishedSite site = catalog.published();
         return site.openTo(SignedIn.drawnFor()).values().stream().filter(edition -> !edition.page().unlisted())
                 .map(edition -> new Entry(edition.page().key().name(), edition.page().title())).toList();
+    }
+
+    /**
+     * The head of a page as HTML.
+     *
+     * @param canonical the page's own address; {@code null} or empty: it is not said
+     * @param bundle    whose styles and scripts it has: {@code site} or {@code desk}
+     * @param assets    where the files are that ship with the application, as templates know it
+     */
+    public String head(String title, @Nullable String canonical, String bundle, Object assets, Locale language) {
+        return drawn.draw("head-once", Map.of("canonical", Objects.requireNonNullElse(canonical, ""), "bundle", bundle,
+                "assets", assets), language, Map.of("title", () -> HtmlEscape.escapeHtml4Xml(title)));
+    }
+
+    /**
+     * What the masthead is drawn from.
+     *
+     * @param who      what whoever is signed in is called
+     * @param standsIn the member whom the owner stands in for; {@code null}: they do not
+     * @param current  the page that it stands on; empty: none of the menu
+     */
+    public record Masthead(String siteName, boolean signedIn, String who, boolean staff, @Nullable String standsIn,
+                           List<Entry> menu, String current) {
+    }
+
+    /** The masthead as HTML. */
+    public String masthead(String current, Locale language) {
+        Masthead mast = new Masthead(siteName(), isSignedIn(), who(), isStaff(), standsIn(), menu(), current);
+        return drawn.draw("site/masthead", Map.of("mast", mast), language, Map.of("token", SiteFrame::token));
+    }
+
+    /** By which the forms of this page are known to be ours. */
+    private static String token() {
+        return RequestContextHolder.currentRequestAttributes().getAttribute(CsrfToken.class.getName(),
+                RequestAttributes.SCOPE_REQUEST) instanceof CsrfToken token ? token.getToken() : "";
     }
 
     /** Whether whoever the page is drawn for is signed in. */
@@ -57,7 +101,7 @@ public class SiteFrame {
         return SignedIn.drawnFor().equals(SignedIn.currentVisitor());
     }
 
-    public boolean isStaff() {
+    private boolean isStaff() {
         SignedIn current = SignedIn.current();
         return current != null && current.isStaff() && isTheirOwn();
     }
@@ -73,8 +117,7 @@ public class SiteFrame {
         return current != null && current.isDrafting();
     }
 
-    /** The member whom the owner stands in for; {@code null}: they do not. */
-    public @Nullable String standsIn() {
+    private @Nullable String standsIn() {
         Visitor visitor = SignedIn.currentVisitor();
         return !isOwner() || visitor.isStaff() ? null : visitor.called();
     }

@@ -24,7 +24,7 @@ import org.pressboard.listing.Paper;
 import org.pressboard.sheet.FileAnswer;
 import org.pressboard.sheet.Printed;
 import org.pressboard.sheet.Words;
-import org.springframework.web.util.HtmlUtils;
+import org.unbescape.html.HtmlEscape;
 
 /** Rows as a file to print: pages with repeated headings and numbers, with letters and pictures in it. */
 final class PdfOut {
@@ -138,6 +138,6 @@ final class PdfOut {
     }
 
     private static String escaped(String text) {
-        return HtmlUtils.htmlEscape(text, "UTF-8");
+        return HtmlEscape.escapeHtml4Xml(text);
     }
 }

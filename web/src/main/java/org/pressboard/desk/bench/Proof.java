@@ -34,7 +34,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
-import org.springframework.web.util.HtmlUtils;
+import org.unbescape.html.HtmlEscape;
 import org.springframework.web.util.UriUtils;
 
 /** The draft of a page as it will be, with the owner's own rows, in a frame of the bench; and earlier editions so. */
@@ -155,7 +155,7 @@ class Proof {
             @PathVariable Optional<String> who, @PathVariable String listing,
             @RequestParam MultiValueMap<String, String> parameters) {
         Looked looked = find(page, number, who);
-        return HtmlUtils.htmlEscape(sheets.total(looked.asking(DraftedPages.listing(looked.page, listing),
+        return HtmlEscape.escapeHtml4Xml(sheets.total(looked.asking(DraftedPages.listing(looked.page, listing),
                 parameters), language()));
     }
 

@@ -1,0 +1,82 @@
+package org.pressboard.sheet;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.Supplier;
+import java.util.regex.MatchResult;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.springframework.stereotype.Component;
+import org.thymeleaf.ITemplateEngine;
+import org.thymeleaf.context.Context;
+
+/**
+ * Parts of pages that are drawn once for all that are the same, for a template takes longer over them than the database
+ * over the rows. What they are drawn from is worked out anew for whoever asks, and compared; what differs with each
+ * request is put into the gaps that the template leaves for it. A template of these may go by nothing but what it is
+ * given here.
+ */
+@Component
+public class DrawnOnce {
+
+    private static final long MOST_CHARACTERS = 8L * 1024 * 1024;
+
+    /** Nobody can write it into a text of theirs. */
+    private static final String GAP = "gap-" + UUID.randomUUID() + "-";
+    private static final Pattern GAPS = Pattern.compile(GAP + "([a-z]+);");
+
+    private record Key(String template, Map<String, Object> of, Locale language) {
+    }
+
+    /** A text, and the gap behind it; empty: none is. */
+    private record Piece(String text, String gap) {
+    }
+
+    private final ITemplateEngine templates;
+    private final Cache<Key, List<Piece>> drawn = Caffeine.newBuilder().maximumWeight(MOST_CHARACTERS)
+            .weigher((Key key, List<Piece> pieces) -> pieces.stream().mapToInt(piece -> piece.text.length()).sum()).build();
+
+    DrawnOnce(ITemplateEngine templates) {
+        this.templates = templates;
+    }
+
+    /**
+     * The fragment {@code once} of a template as HTML.
+     *
+     * @param of   what it is drawn from, by the names that it has there; compared by value
+     * @param gaps what is put in, as HTML that is escaped already, by the names of the variables that stand for it there
+     */
+    public String draw(String template, Map<String, Object> of, Locale language, Map<String, Supplier<String>> gaps) {
+        StringBuilder html = new StringBuilder();
+        for (Piece piece : drawn.get(new Key(template, of, language), key -> pieces(key, gaps.keySet()))) {
+            html.append(piece.text);
+            if (!piece.gap.isEmpty()) {
+                html.append(gaps.get(piece.gap).get());
+            }
+        }
+        return html.toString();
+    }
+
+    private List<Piece> pieces(Key key, Set<String> gaps) {
+        Context context = new Context(key.language);
+        key.of.forEach(context::setVariable);
+        gaps.forEach(gap -> context.setVariable(gap, GAP + gap + ";"));
+        String html = templates.process(key.template, Set.of("once"), context);
+        List<Piece> pieces = new ArrayList<>();
+        Matcher matcher = GAPS.matcher(html);
+        int end = 0;
+        while (matcher.find()) {
+            MatchResult gap = matcher.toMatchResult();
+            pieces.add(new Piece(html.substring(end, gap.start()), gap.group(1)));
+            end = gap.end();
+        }
+        pieces.add(new Piece(html.substring(end), ""));
+        return pieces;
+    }
+}
