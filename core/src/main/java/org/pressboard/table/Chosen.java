@@ -164,8 +164,12 @@ public sealed interface Chosen extends FieldType {
 
     /** The colour of an option; plain where there is no such option any more. */
     default Colour colourOf(String text) {
-        return options().stream().filter(option -> option.text().equals(text)).map(Option::colour).findFirst()
-                .orElse(Colour.PLAIN);
+        for (Option option : options()) {
+            if (option.text().equals(text)) {
+                return option.colour();
+            }
+        }
+        return Colour.PLAIN;
     }
 
     @Override

@@ -146,15 +146,18 @@ public record PublishedSite(Site site, List<Edition> editions, Tables tables,
      */
     public Map<PageKey, Edition> openTo(Visitor visitor) {
         Map<PageKey, Edition> open = new LinkedHashMap<>();
-        for (Edition edition : editions) {
-            if (edition.page().access().lets(visitor)) {
-                Edition theirs = edition.of(edition.page().of(visitor));
-                if (hasSomething(theirs.page(), visitor)) {
-                    open.put(theirs.page().key(), theirs);
-                }
-            }
-        }
+        editions.forEach(edition -> open(edition, visitor).ifPresent(theirs -> open.put(theirs.page().key(), theirs)));
         return open;
+    }
+
+    /** One of these. */
+    public Optional<Edition> openTo(Visitor visitor, PageKey key) {
+        return edition(key).flatMap(edition -> open(edition, visitor));
+    }
+
+    private Optional<Edition> open(Edition edition, Visitor visitor) {
+        return Optional.of(edition).filter(each -> each.page().access().lets(visitor))
+                .map(each -> each.of(each.page().of(visitor))).filter(theirs -> hasSomething(theirs.page(), visitor));
     }
 
     private boolean hasSomething(Page page, Visitor visitor) {

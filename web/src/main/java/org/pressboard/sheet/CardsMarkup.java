@@ -11,15 +11,17 @@ import org.unbescape.html.HtmlEscape;
 /** The rows of a sheet as cards, in HTML; see {@link RowsMarkup}. */
 final class CardsMarkup {
 
-    private final StringBuilder html = new StringBuilder();
-    private final CellMarkup cells = new CellMarkup(html);
+    private final StringBuilder html;
+    private final CellMarkup cells;
     private final Look look;
     private final Cards cards;
     private final Set<Integer> tags;
 
     private final LongFunction<String> changes;
 
-    private CardsMarkup(Look look, Set<Integer> tags, LongFunction<String> changes) {
+    private CardsMarkup(StringBuilder html, Look look, Set<Integer> tags, LongFunction<String> changes) {
+        this.html = html;
+        this.cells = new CellMarkup(html);
         this.changes = changes;
         this.look = look;
         this.cards = look.cards();
@@ -30,11 +32,10 @@ final class CardsMarkup {
      * @param fields  which the cells of a line are of, in their order
      * @param changes the link by which a row is changed; nothing where it may not be
      */
-    static String of(List<Sheet.Line> lines, Look look, List<FieldKey> fields, LongFunction<String> changes) {
+    static void draw(StringBuilder html, List<Sheet.Line> lines, Look look, List<FieldKey> fields,
+            LongFunction<String> changes) {
         Set<Integer> tags = look.cards().tags().stream().map(fields::indexOf).collect(Collectors.toSet());
-        CardsMarkup markup = new CardsMarkup(look, tags, changes);
-        lines.forEach(markup::card);
-        return markup.html.toString();
+        lines.forEach(new CardsMarkup(html, look, tags, changes)::card);
     }
 
     private void card(Sheet.Line line) {
@@ -101,7 +102,7 @@ final class CardsMarkup {
             html.append("<a class=\"opens\" href=\"").append(HtmlEscape.escapeHtml4Xml(line.opens())).append("\">");
         }
         if (line.cells().get(heading).isEmpty()) {
-            html.append("…");
+            html.append("&hellip;");
         } else {
             cells.write(line.cells().get(heading));
         }

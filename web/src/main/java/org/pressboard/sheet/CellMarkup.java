@@ -30,7 +30,7 @@ final class CellMarkup {
         int full = Integer.parseInt(marks);
         int most = Integer.parseInt(outOf.substring(1));
         html.append("<span role=\"img\" aria-label=\"").append(marks).append(HtmlEscape.escapeHtml4Xml(outOf))
-                .append("\">").append("●".repeat(full)).append("○".repeat(Math.max(0, most - full))).append("</span>");
+                .append("\">").append("&#9679;".repeat(full)).append("&#9675;".repeat(Math.max(0, most - full))).append("</span>");
     }
 
     void write(Cell cell) {

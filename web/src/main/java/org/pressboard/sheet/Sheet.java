@@ -26,12 +26,15 @@ public record Sheet(SheetFrame frame, List<Line> lines, List<FieldKey> fields, O
         return frame.place().page() + frame.query();
     }
 
-    /** The rows as HTML, every text in it escaped. */
-    public String rowsMarkup() {
-        return frame.look().isOfCards() ? CardsMarkup.of(lines, frame.look(), fields, this::changes)
-                : RowsMarkup.of(lines, frame.place(), frame.look(), new RowsMarkup.Changes(
-                        offered.isAny() ? this::changes : null, fields, offered.values(), frame.picks(),
-                        frame.place().opening().isEmpty() ? offered.several().rows() : null));
+    /** Draws the rows as HTML, every text in it escaped. */
+    public void drawRows(StringBuilder html) {
+        if (frame.look().isOfCards()) {
+            CardsMarkup.draw(html, lines, frame.look(), fields, this::changes);
+        } else {
+            RowsMarkup.draw(html, lines, frame.place(), frame.look(), new RowsMarkup.Changes(
+                    offered.isAny() ? this::changes : null, fields, offered.values(), frame.picks(),
+                    frame.place().opening().isEmpty() ? offered.several().rows() : null));
+        }
     }
 
     /** The links by which a row is changed; nothing where it may not be. */

@@ -96,7 +96,7 @@ public final class Words {
     }
 
     private WrittenForm form(Format format) {
-        return format == Format.USUAL ? written : forms.computeIfAbsent(format, written::as);
+        return format.equals(Format.USUAL) ? written : forms.computeIfAbsent(format, written::as);
     }
 
     public WrittenForm written() {

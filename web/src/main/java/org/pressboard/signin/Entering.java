@@ -8,18 +8,17 @@ import org.springframework.security.authentication.UsernamePasswordAuthenticatio
 import org.springframework.security.authentication.event.AuthenticationSuccessEvent;
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
-import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
-import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.stereotype.Component;
 
 /** Signs somebody in without their password, because a link or the request itself proves who they are. */
 @Component
 class Entering {
 
-    private final SecurityContextRepository contexts = new HttpSessionSecurityContextRepository();
+    private final KeptSignIns kept;
     private final ApplicationEventPublisher events;
 
-    Entering(ApplicationEventPublisher events) {
+    Entering(KeptSignIns kept, ApplicationEventPublisher events) {
+        this.kept = kept;
         this.events = events;
     }
 
@@ -35,7 +34,7 @@ class Entering {
                 UsernamePasswordAuthenticationToken.authenticated(who, null, who.getAuthorities());
         context.setAuthentication(token);
         SecurityContextHolder.setContext(context);
-        contexts.saveContext(context, request, response);
+        kept.saveContext(context, request, response);
         events.publishEvent(new AuthenticationSuccessEvent(token));
     }
 }

@@ -4,7 +4,6 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
-import java.util.Map;
 import java.util.Optional;
 import org.pressboard.catalog.PublishedSite;
 import org.pressboard.edition.Access;
@@ -32,11 +31,10 @@ class Doors {
      * @throws PageClosed when there is one for others, and they are to be told
      */
     static Edition open(PublishedSite site, String address, Visitor visitor) {
-        Map<PageKey, Edition> open = site.openTo(visitor);
         Optional<PageKey> key = Optional.of(address).filter(PageKey::isValid).map(PageKey::new);
-        Optional<Edition> found = key.map(open::get);
+        Optional<Edition> found = key.flatMap(asked -> site.openTo(visitor, asked));
         Optional<PageKey> before = Optional.ofNullable(site.formerly().get(address));
-        return found.or(() -> before.map(open::get)).orElseThrow(() -> key.flatMap(asked -> site.closedTo(visitor, asked))
+        return found.or(() -> before.flatMap(now -> site.openTo(visitor, now))).orElseThrow(() -> key.flatMap(asked -> site.closedTo(visitor, asked))
                 .filter(page -> page.access().otherwise() != Access.Otherwise.NOT_THERE)
                 .<RuntimeException>map(PageClosed::new).orElseGet(() -> new NotThere("not-there.page")));
     }

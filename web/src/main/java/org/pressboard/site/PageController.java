@@ -26,6 +26,7 @@ import org.pressboard.sheet.Place;
 import org.pressboard.sheet.Sheet;
 import org.pressboard.sheet.Sheets;
 import org.pressboard.signin.SignedIn;
+import org.pressboard.table.Table;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
@@ -33,6 +34,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.context.request.ServletWebRequest;
+import org.springframework.web.servlet.ModelAndView;
 
 /** The published pages. */
 @Controller
@@ -49,9 +51,11 @@ class PageController {
     private final OpenForms forms;
     private final FormDesk desk;
     private final Receipts receipts;
+    private final DrawnPages pages;
 
     PageController(Catalog catalog, Sheets sheets, Freshness freshness, Pace pace, OpenForms forms, FormDesk desk,
-            Receipts receipts) {
+            Receipts receipts, DrawnPages pages) {
+        this.pages = pages;
         this.receipts = receipts;
         this.desk = desk;
         this.forms = forms;
@@ -73,13 +77,13 @@ class PageController {
     }
 
     @GetMapping("/{page:[a-z][a-z0-9-]*}")
-    @Nullable String page(@PathVariable String page, @RequestParam MultiValueMap<String, String> parameters,
+    @Nullable ModelAndView page(@PathVariable String page, @RequestParam MultiValueMap<String, String> parameters,
             Locale language, Model model, ServletWebRequest request, HttpServletResponse response) {
         Visitor visitor = SignedIn.currentVisitor();
         PublishedSite site = catalog.published();
         Edition edition = Doors.open(site, page, visitor);
         if (!edition.page().key().name().equals(page)) {
-            return "redirect:/" + edition.page().key();
+            return new ModelAndView("redirect:/" + edition.page().key());
         }
         List<Asking> askings = edition.page().listings().stream()
                 .map(listing -> asking(site, listing, visitor, AddressPart.of(listing.key(),
@@ -92,12 +96,18 @@ class PageController {
         } else if (freshness.isKnown(askings, visitor, request, response)) {
             return null;
         }
+        List<Sheet> drawn = askings.stream().filter(asking -> asking.isAllowed())
+                .map(asking -> pace.inTurn(request.getRequest().getRemoteAddr(), () -> sheet(edition, asking, language)))
+                .toList();
+        List<Table> unseen = visitor.isStaff() ? unseen(site, edition) : List.of();
         String publicAddress = site.site().publicAddress();
-        model.addAttribute("canonical", publicAddress.isEmpty() ? "" : publicAddress + "/" + edition.page().key());
+        DrawnPages.Outline outline = new DrawnPages.Outline(edition.page(), drawn,
+                publicAddress.isEmpty() ? "" : publicAddress + "/" + edition.page().key(), language);
+        if (open.isEmpty() && unseen.isEmpty() && !isSaying(model, parameters)) {
+            return new ModelAndView(pages.plain(outline));
+        }
+        model.addAllAttributes(pages.attributes(outline));
         model.addAttribute("page", edition.page());
-        model.addAttribute("sheets", askings.stream().filter(asking -> asking.isAllowed())
-                .map(asking -> pace.inTurn(request.getRequest().getRemoteAddr(),
-                        () -> sheet(edition, asking, language))).toList());
         model.addAttribute("forms", open.stream().map(form -> desk.lay(form.sitting(language), form.may(), form.name(),
                 request.getRequest())).toList());
         model.addAttribute("thanks", FormKey.isValid(parameters.getFirst("sent"))
@@ -107,8 +117,14 @@ class PageController {
             model.addAttribute("undo", parameters.getFirst("undo"));
             model.addAttribute("undoAt", "/listings/" + got.listing() + "/undo");
         });
-        model.addAttribute("unseen", visitor.isStaff() ? unseen(site, edition) : List.of());
-        return "site/page";
+        model.addAttribute("unseen", unseen);
+        return new ModelAndView("site/page");
+    }
+
+    /** Whether it says something of what has just been done, which the last request or the address tells. */
+    private static boolean isSaying(Model model, MultiValueMap<String, String> parameters) {
+        return model.containsAttribute("said") || parameters.containsKey("sent") || parameters.containsKey("done")
+                || parameters.containsKey("undo");
     }
 
     /** What is said to whoever has sent a form: a sentence of its owner's, or the code of a usual one. */
@@ -134,7 +150,7 @@ class PageController {
     }
 
     /** The tables of the page whose rows staff sees here and people who are not signed in do not. */
-    private static List<org.pressboard.table.Table> unseen(PublishedSite site, Edition edition) {
+    private static List<Table> unseen(PublishedSite site, Edition edition) {
         return edition.page().listings().stream().map(Listing::table).distinct()
                 .filter(table -> !(site.maySee(Visitor.ANYONE, table) instanceof Decision.Allowed))
                 .map(site::table).toList();

@@ -7,8 +7,9 @@ import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
+import org.pressboard.drawing.Assets;
+import org.pressboard.drawing.DrawnOnce;
 import org.pressboard.grant.Visitor;
-import org.pressboard.sheet.DrawnOnce;
 import org.pressboard.signin.SignedIn;
 import org.springframework.security.web.csrf.CsrfToken;
 import org.springframework.stereotype.Component;
@@ -23,8 +24,10 @@ public class SiteFrame {
     private final Catalog catalog;
 
     private final DrawnOnce drawn;
+    private final Assets assets;
 
-    SiteFrame(Catalog catalog, DrawnOnce drawn) {
+    SiteFrame(Catalog catalog, DrawnOnce drawn, Assets assets) {
+        this.assets = assets;
         this.catalog = catalog;
         this.drawn = drawn;
     }
@@ -61,11 +64,17 @@ public class SiteFrame {
      *
      * @param canonical the page's own address; {@code null} or empty: it is not said
      * @param bundle    whose styles and scripts it has: {@code site} or {@code desk}
-     * @param assets    where the files are that ship with the application, as templates know it
      */
-    public String head(String title, @Nullable String canonical, String bundle, Object assets, Locale language) {
-        return drawn.draw("head-once", Map.of("canonical", Objects.requireNonNullElse(canonical, ""), "bundle", bundle,
-                "assets", assets), language, Map.of("title", () -> HtmlEscape.escapeHtml4Xml(title)));
+    public String head(String title, @Nullable String canonical, String bundle, Locale language) {
+        StringBuilder html = new StringBuilder();
+        drawHead(html, title, canonical, bundle, language);
+        return html.toString();
+    }
+
+    /** Draws the same. */
+    void drawHead(StringBuilder html, String title, @Nullable String canonical, String bundle, Locale language) {
+        drawn.draw(html, "site/head", Map.of("canonical", Objects.requireNonNullElse(canonical, ""), "bundle", bundle,
+                "assets", assets), language, Map.of("title", gap -> gap.append(HtmlEscape.escapeHtml4Xml(title))));
     }
 
     /**
@@ -81,8 +90,15 @@ public class SiteFrame {
 
     /** The masthead as HTML. */
     public String masthead(String current, Locale language) {
+        StringBuilder html = new StringBuilder();
+        drawMasthead(html, current, language);
+        return html.toString();
+    }
+
+    /** Draws the same. */
+    void drawMasthead(StringBuilder html, String current, Locale language) {
         Masthead mast = new Masthead(siteName(), isSignedIn(), who(), isStaff(), standsIn(), menu(), current);
-        return drawn.draw("site/masthead", Map.of("mast", mast), language, Map.of("token", SiteFrame::token));
+        drawn.draw(html, "site/masthead", Map.of("mast", mast), language, Map.of("token", gap -> gap.append(token())));
     }
 
     /** By which the forms of this page are known to be ours. */

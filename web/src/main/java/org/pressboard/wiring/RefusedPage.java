@@ -3,6 +3,7 @@ package org.pressboard.wiring;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import org.pressboard.drawing.Assets;
 import org.springframework.http.MediaType;
 
 /** The page for what is refused before anything of Pressboard is asked; it costs next to nothing. */

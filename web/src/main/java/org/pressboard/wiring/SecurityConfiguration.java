@@ -2,10 +2,12 @@ package org.pressboard.wiring;
 
 import jakarta.servlet.http.HttpServletResponse;
 import org.pressboard.catalog.Accounts;
+import org.pressboard.drawing.Assets;
 import org.pressboard.member.Members;
 import org.pressboard.signin.AccountCheck;
 import org.pressboard.signin.Browsers;
 import org.pressboard.signin.AfterSignIn;
+import org.pressboard.signin.KeptSignIns;
 import org.pressboard.signin.LogBook;
 import org.pressboard.signin.SignInThrottle;
 import org.pressboard.signin.StandIn;
@@ -41,8 +43,10 @@ class SecurityConfiguration {
 
     @Bean
     SecurityFilterChain filters(HttpSecurity http, SignInThrottle throttle, AfterSignIn afterSignIn,
-            Accounts accounts, Members members, Browsers browsers, StandIn standIn, LogBook log, UploadGuard.Places uploads) {
+            Accounts accounts, Members members, Browsers browsers, StandIn standIn, LogBook log, UploadGuard.Places uploads,
+            KeptSignIns kept) {
         return http
+                .securityContext(contexts -> contexts.securityContextRepository(kept))
                 .authorizeHttpRequests(DeskRights::apply)
                 .authorizeHttpRequests(requests -> requests
                         .requestMatchers("/members/**").authenticated()

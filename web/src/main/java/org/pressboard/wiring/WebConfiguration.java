@@ -9,11 +9,13 @@ import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
+import org.pressboard.drawing.Assets;
 import org.pressboard.sheet.DrawnSheets;
 import org.pressboard.site.SiteFrame;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.info.BuildProperties;
 import org.springframework.boot.web.servlet.FilterRegistrationBean;
+import org.springframework.boot.webmvc.autoconfigure.WebMvcRegistrations;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -26,6 +28,7 @@ import org.springframework.web.servlet.HandlerInterceptor;
 import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 import org.thymeleaf.spring6.view.ThymeleafViewResolver;
 
 /** Languages, files that ship with the application, and the outermost filter. */
@@ -111,6 +114,16 @@ class WebConfiguration implements WebMvcConfigurer {
             public void setLocale(HttpServletRequest request, @Nullable HttpServletResponse response,
                     @Nullable Locale locale) {
                 throw new UnsupportedOperationException("The language is the site's");
+            }
+        };
+    }
+
+    @Bean
+    static WebMvcRegistrations quickMappings() {
+        return new WebMvcRegistrations() {
+            @Override
+            public RequestMappingHandlerMapping getRequestMappingHandlerMapping() {
+                return new QuickMappings();
             }
         };
     }

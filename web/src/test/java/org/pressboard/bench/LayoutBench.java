@@ -68,7 +68,7 @@ class LayoutBench {
     }
 
     private void draw(Asking asking) {
-        sheets.sheet(asking, PLACE, LANGUAGE).rowsMarkup();
+        sheets.sheet(asking, PLACE, LANGUAGE).drawRows(new StringBuilder());
     }
 
     private void open(Asking asking) {

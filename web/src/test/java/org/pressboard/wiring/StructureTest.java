@@ -55,9 +55,10 @@ class StructureTest {
                     "problem", "rows", "schema", "sql", "table", "value")),
             // web
             Map.entry("mailing", Set.of("mail")),
+            Map.entry("drawing", Set.of()),
             Map.entry("signin", Set.of("catalog", "grant", "history", "log", "mail", "member", "problem")),
-            Map.entry("sheet", Set.of("condition", "editing", "files", "grant", "listing", "problem", "rows", "table", "value")),
-            Map.entry("site", Set.of("catalog", "change", "control", "edition", "files", "form", "grant", "listing",
+            Map.entry("sheet", Set.of("condition", "drawing", "editing", "files", "grant", "listing", "problem", "rows", "table", "value")),
+            Map.entry("site", Set.of("catalog", "change", "control", "drawing", "edition", "files", "form", "grant", "listing",
                     "rows", "sheet", "signin",
                     "table")),
             Map.entry("control", Set.of("condition", "editing", "form", "grant", "problem", "rows", "sheet", "signin",
@@ -80,7 +81,7 @@ class StructureTest {
             Map.entry("demo", Set.of("bulk", "catalog", "condition", "edition", "editing", "files", "form", "grant",
                     "history", "intake", "listing",
                     "rows", "schema", "table", "value")),
-            Map.entry("wiring", Set.of("bulk", "catalog", "member", "problem", "rows", "sheet", "signin", "site", "sql")));
+            Map.entry("wiring", Set.of("bulk", "catalog", "drawing", "member", "problem", "rows", "sheet", "signin", "site", "sql")));
 
     private static final Set<String> CORE = Set.of("problem", "table", "value", "condition", "form", "grant", "listing",
             "intake", "edition", "attachment", "sieve");

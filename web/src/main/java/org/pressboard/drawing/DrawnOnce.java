@@ -1,4 +1,4 @@
-package org.pressboard.sheet;
+package org.pressboard.drawing;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
@@ -8,7 +8,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
-import java.util.function.Supplier;
 import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -46,28 +45,33 @@ public class DrawnOnce {
         this.templates = templates;
     }
 
+    /** Draws what stands in a gap, as HTML that is escaped already. */
+    public interface Filling {
+
+        void draw(StringBuilder html);
+    }
+
     /**
-     * The fragment {@code once} of a template as HTML.
+     * Draws a template.
      *
      * @param of   what it is drawn from, by the names that it has there; compared by value
-     * @param gaps what is put in, as HTML that is escaped already, by the names of the variables that stand for it there
+     * @param gaps what is put in, by the names of the variables that stand for it there
      */
-    public String draw(String template, Map<String, Object> of, Locale language, Map<String, Supplier<String>> gaps) {
-        StringBuilder html = new StringBuilder();
+    public void draw(StringBuilder html, String template, Map<String, Object> of, Locale language,
+            Map<String, Filling> gaps) {
         for (Piece piece : drawn.get(new Key(template, of, language), key -> pieces(key, gaps.keySet()))) {
             html.append(piece.text);
             if (!piece.gap.isEmpty()) {
-                html.append(gaps.get(piece.gap).get());
+                gaps.get(piece.gap).draw(html);
             }
         }
-        return html.toString();
     }
 
     private List<Piece> pieces(Key key, Set<String> gaps) {
         Context context = new Context(key.language);
         key.of.forEach(context::setVariable);
         gaps.forEach(gap -> context.setVariable(gap, GAP + gap + ";"));
-        String html = templates.process(key.template, Set.of("once"), context);
+        String html = templates.process(key.template, context);
         List<Piece> pieces = new ArrayList<>();
         Matcher matcher = GAPS.matcher(html);
         int end = 0;

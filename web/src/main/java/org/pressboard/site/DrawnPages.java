@@ -1,0 +1,78 @@
+package org.pressboard.site;
+
+import static java.nio.charset.StandardCharsets.UTF_8;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.pressboard.drawing.DrawnOnce;
+import org.pressboard.edition.Page;
+import org.pressboard.sheet.DrawnSheets;
+import org.pressboard.sheet.Sheet;
+import org.springframework.http.MediaType;
+import org.springframework.stereotype.Component;
+import org.springframework.web.servlet.View;
+
+/** Draws published pages. */
+@Component
+class DrawnPages {
+
+    /** In characters; of a table of 25 rows. */
+    private static final int USUAL_SIZE = 32 * 1024;
+
+    private final DrawnOnce once;
+    private final DrawnSheets drawn;
+    private final SiteFrame frame;
+
+    DrawnPages(DrawnOnce once, DrawnSheets drawn, SiteFrame frame) {
+        this.once = once;
+        this.drawn = drawn;
+        this.frame = frame;
+    }
+
+    /**
+     * A page and its listings.
+     *
+     * @param canonical the page's own address; empty: it is not said
+     */
+    record Outline(Page page, List<Sheet> sheets, String canonical, Locale language) {
+    }
+
+    /** One that has nothing on it but listings, and on which nothing is said: what is the same is drawn once. */
+    View plain(Outline outline) {
+        Map<String, Object> of = new HashMap<>(facts(outline));
+        of.put("unseen", List.of());
+        of.put("forms", List.of());
+        StringBuilder drawing = new StringBuilder(USUAL_SIZE);
+        once.draw(drawing, "site/page", of, outline.language, gaps(outline));
+        byte[] html = drawing.toString().getBytes(UTF_8);
+        return (model, request, response) -> {
+            response.setContentType(MediaType.TEXT_HTML_VALUE + ";charset=UTF-8");
+            response.setLocale(outline.language);
+            response.getOutputStream().write(html);
+        };
+    }
+
+    /** What the template of pages goes by, but for forms and what is said. */
+    Map<String, Object> attributes(Outline outline) {
+        Map<String, Object> all = new HashMap<>(facts(outline));
+        gaps(outline).forEach((name, gap) -> {
+            StringBuilder html = new StringBuilder();
+            gap.draw(html);
+            all.put(name, html.toString());
+        });
+        return all;
+    }
+
+    private Map<String, Object> facts(Outline outline) {
+        return Map.of("title", outline.page.title(), "lead", outline.page.lead(), "tag", frame.language());
+    }
+
+    private Map<String, DrawnOnce.Filling> gaps(Outline outline) {
+        Page page = outline.page;
+        return Map.of("head", html -> frame.drawHead(html, page.title() + " · " + frame.siteName(), outline.canonical,
+                "site", outline.language), "masthead", html -> frame.drawMasthead(html, page.key().name(), outline.language),
+                "sheets", html -> outline.sheets.forEach(sheet -> drawn.draw(html, sheet, frame.asked(), outline.language)));
+    }
+}
