@@ -96,12 +96,11 @@ public final class Tables {
         return found;
     }
 
-    /** A table and those whose rows may change with its own: they refer to it, or it to them. */
+    /** A table and those whose rows may change with its own: they refer to it, or keep tallies of it. */
     public Set<TableKey> near(TableKey table) {
         Set<TableKey> near = new LinkedHashSet<>(Set.of(table));
         referringTo(table).forEach(reference -> near.add(reference.from().key()));
-        find(table).stream().flatMap(each -> each.entered().stream()).map(Field::type)
-                .filter(Referring.class::isInstance).forEach(type -> near.add(((Referring) type).to()));
+        talliesOf(table).forEach(tally -> near.add(tally.from().key()));
         return near;
     }
 

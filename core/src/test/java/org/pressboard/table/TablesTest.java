@@ -47,12 +47,16 @@ class TablesTest {
     }
 
     @Test
-    void nearAreThoseThatReferHereAndThoseReferredTo() {
+    void nearAreThoseThatReferHereAndThoseWithTalliesOfIt() {
         TableKey sheds = new TableKey("sheds");
-        Tables tables = Tables.of(List.of(pears(), trees(), table(sheds, new Field(NAME, "Name", new Textual.Text()))));
+        Table shed = table(sheds, new Field(NAME, "Name", new Textual.Text()));
+        Tables tables = Tables.of(List.of(pears(), trees(), shed));
         assertThat(tables.near(PEARS)).containsExactly(PEARS, TREES);
-        assertThat(tables.near(TREES)).containsExactly(TREES, PEARS);
+        assertThat(tables.near(TREES)).as("that it refers to pears changes none of these").containsExactly(TREES);
         assertThat(tables.near(sheds)).containsExactly(sheds);
+        Tables tallied = Tables.of(List.of(table(PEARS, new Field(NAME, "Name", new Textual.Text()),
+                tally("grown", Measure.COUNT, null)), trees(), shed));
+        assertThat(tallied.near(TREES)).containsExactly(TREES, PEARS);
     }
 
     @Test

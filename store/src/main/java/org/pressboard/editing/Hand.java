@@ -3,9 +3,14 @@ package org.pressboard.editing;
 import java.util.Collection;
 import java.util.List;
 import java.util.function.IntSupplier;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.condition.Condition;
+import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.Verb;
+import org.pressboard.problem.ProblemsFound;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
+import org.pressboard.table.Tables;
 import org.pressboard.value.Value;
 
 /** By whose hand rows are written, and what they may write. */
@@ -43,4 +48,32 @@ interface Hand {
 
     /** Refuses where they may not do that to one of these rows as it is now. */
     void check(Verb verb, Table table, Collection<Long> rows);
+
+    /** The tables as they go by them. */
+    default Tables tables(Catalog catalog) {
+        return catalog.tables();
+    }
+
+    /**
+     * To which rows they may do that, but for fields that are left out of it; see {@link #checkFields}.
+     *
+     * @throws ProblemsFound when to none
+     */
+    default Condition granted(Verb verb, Table table) {
+        return Condition.ALWAYS;
+    }
+
+    /** The code of what is said where they may do that, but not to this row. */
+    static String notThis(Verb verb) {
+        return "not-granted." + verb.word() + "-this";
+    }
+
+    /** Of whom that is so. */
+    default Standpoint standpoint() {
+        return Standpoint.NOBODY;
+    }
+
+    /** Refuses where a field that they give is left out of what they may do with one of these rows. */
+    default void checkFields(Verb verb, Table table, Collection<Long> rows) {
+    }
 }

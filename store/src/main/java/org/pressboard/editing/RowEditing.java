@@ -12,6 +12,7 @@ import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Field;
+import org.jooq.Record;
 import org.jooq.exception.DataAccessException;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
@@ -108,7 +109,7 @@ public class RowEditing {
     }
 
     Added add(TableKey key, Map<FieldKey, Value> values, Author author, Hand hand) {
-        Tables tables = catalog.tables();
+        Tables tables = hand.tables(catalog);
         Table table = tables.get(key);
         Map<FieldKey, Optional<Value>> all = new HashMap<>();
         table.entered().forEach(field -> all.put(field.key(), Optional.ofNullable(values.get(field.key()))));
@@ -164,11 +165,10 @@ public class RowEditing {
 
     Outcome change(TableKey key, long row, Map<FieldKey, Optional<Value>> was, Map<FieldKey, Optional<Value>> give,
             Author author, Hand hand) {
-        Tables tables = catalog.tables();
+        Tables tables = hand.tables(catalog);
         Table table = tables.get(key);
-        sql.fetch("select 1 from {0} where row_id = {1} for update", TableSql.name(table), DSL.val(row));
-        Row now = find(tables, table, row).orElseThrow(() -> ProblemsFound.of("row.gone"));
-        hand.check(Verb.CHANGE, table, List.of(row));
+        Row now = hold(tables, table, row, hand);
+        hand.checkFields(Verb.CHANGE, table, List.of(row));
         Map<FieldKey, Optional<Value>> changed = new LinkedHashMap<>();
         Map<FieldKey, Optional<Value>> theirs = new LinkedHashMap<>();
         give.forEach((field, value) -> {
@@ -192,6 +192,22 @@ public class RowEditing {
             return new Outcome.Meanwhile(theirs);
         }
         return changed.isEmpty() ? new Outcome.Done(null) : store(tables, table, now, changed, author, hand);
+    }
+
+    /** A row as it is now, which nobody else changes before the transaction ends; where they may change it. */
+    private Row hold(Tables tables, Table table, long row, Hand hand) {
+        TableSql from = TableSql.of(Sight.whole(tables, table.key()), hand.standpoint(), Locale.ENGLISH);
+        Picking picking = Picking.whole(from, table.fields().stream().map(org.pressboard.table.Field::key).toList());
+        Field<Boolean> may = DSL.field(from.conditionRowByRow(hand.granted(Verb.CHANGE, table)));
+        Record found = sql.select(picking.columns()).select(may).from(from.asTable()).where(from.rowId().eq(row))
+                .forUpdate().of(DSL.table(DSL.name(table.key().name()))).fetchOne();
+        if (found == null) {
+            throw ProblemsFound.of("row.gone");
+        }
+        if (!Boolean.TRUE.equals(found.get(may))) {
+            throw ProblemsFound.of(Hand.notThis(Verb.CHANGE));
+        }
+        return picking.row(found);
     }
 
     private Outcome store(Tables tables, Table table, Row now, Map<FieldKey, Optional<Value>> changed,
@@ -231,7 +247,7 @@ public class RowEditing {
     }
 
     Outcome changeAll(TableKey key, Collection<Long> rows, Map<FieldKey, Optional<Value>> give, Author author, Hand hand) {
-        Tables tables = catalog.tables();
+        Tables tables = hand.tables(catalog);
         Table table = tables.get(key);
         Map<FieldKey, Problem> problems = problems(tables, table, give, null);
         give.keySet().stream().map(table::field).filter(field -> field.rules().unique() && rows.size() > 1)
@@ -258,7 +274,7 @@ public class RowEditing {
     }
 
     long remove(TableKey key, Collection<Long> rows, Author author, Hand hand) {
-        Tables tables = catalog.tables();
+        Tables tables = hand.tables(catalog);
         Table table = tables.get(key);
         hand.check(Verb.REMOVE, table, rows);
         against(tables, table, rows).stream().filter(against -> against.onRemoval() == Referring.OnRemoval.REFUSE)

@@ -6,6 +6,9 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.IntSupplier;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.condition.Condition;
+import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.Decision;
 import org.pressboard.grant.Verb;
 import org.pressboard.problem.Problem;
@@ -15,6 +18,7 @@ import org.pressboard.rows.VisitorScope;
 import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
+import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
 import org.springframework.dao.NonTransientDataAccessException;
@@ -69,13 +73,34 @@ record VisitorHand(VisitorRows rows, VisitorScope scope, Set<FieldKey> given, Se
 
     @Override
     public void check(Verb verb, Table table, Collection<Long> numbers) {
+        if (rows.granted(table, granted(verb, table), numbers).size() < new HashSet<>(numbers).size()) {
+            throw ProblemsFound.of(Hand.notThis(verb));
+        }
+        checkFields(verb, table, numbers);
+    }
+
+    @Override
+    public Condition granted(Verb verb, Table table) {
         Decision decision = rows.site().may(rows.visitor(), verb, table.key());
         if (decision instanceof Decision.Refused(Problem reason)) {
             throw ProblemsFound.of(reason.code());
         }
-        if (rows.granted(table, decision.rows(), numbers).size() < new HashSet<>(numbers).size()) {
-            throw ProblemsFound.of("not-granted." + verb.word() + "-this");
-        }
+        return decision.rows();
+    }
+
+    /** As their grants are asked: as they are kept, for to read them anew takes longer than to write a row. */
+    @Override
+    public Tables tables(Catalog catalog) {
+        return rows.site().tables();
+    }
+
+    @Override
+    public Standpoint standpoint() {
+        return rows.standpoint();
+    }
+
+    @Override
+    public void checkFields(Verb verb, Table table, Collection<Long> numbers) {
         rows.leftOut(verb, table, given, numbers).values().stream().findFirst().ifPresent(problem -> {
             throw new ProblemsFound(new Problems(List.of(problem)));
         });

@@ -8,9 +8,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.control.CalledRows;
 import org.pressboard.control.RowForm;
@@ -34,6 +36,8 @@ import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
@@ -56,9 +60,11 @@ class Fillings {
     private final Pace pace;
     private final MessageSource messages;
     private final Receipts receipts;
+    private final TransactionTemplate together;
 
     Fillings(OpenListings listings, Sheets sheets, VisitorEditing editing, CalledRows references, FormFiles files,
-            Pace pace, MessageSource messages, Receipts receipts) {
+            Pace pace, MessageSource messages, Receipts receipts, PlatformTransactionManager transactions) {
+        this.together = new TransactionTemplate(transactions);
         this.receipts = receipts;
         this.files = files;
         this.listings = listings;
@@ -124,6 +130,14 @@ class Fillings {
         if (!sheets.has(filling.asking(), row, filling.language())) {
             throw new NotThere("not-there.one-row");
         }
+    }
+
+    /** The same, in one transaction with what is then done with it. */
+    <T> T among(Filling filling, long row, Supplier<T> deed) {
+        return Objects.requireNonNull(together.execute(status -> {
+            among(filling, row);
+            return deed.get();
+        }));
     }
 
     boolean may(Filling filling, Verb verb, long row) {

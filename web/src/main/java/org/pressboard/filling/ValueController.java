@@ -50,9 +50,9 @@ class ValueController {
             @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
             HttpServletRequest request) {
         Filling filling = find(listing, row, field, parameters, language, request);
-        fillings.among(filling, row);
-        return switch (fillings.write(filling, parameters, request, typed -> editing.change(filling.visitor(), filling.table().key(),
-                row, typed.was(), typed.values(), Fillings.author()), model)) {
+        return switch (fillings.write(filling, parameters, request, typed -> fillings.among(filling, row,
+                () -> editing.change(filling.visitor(), filling.table().key(), row, typed.was(), typed.values(),
+                        Fillings.author())), model)) {
             case Fillings.Tried.Done(Long act) -> kept(filling, act, model);
             case Fillings.Tried.Against(RowForm form) -> show(filling, form, row, field, model);
         };
