@@ -94,6 +94,11 @@ public record RowForm(List<Control> controls, Map<FieldKey, Optional<Value>> val
         return filled;
     }
 
+    /** Whether something is asked and nothing filled in; nobody means to add a row with nothing in it. */
+    public boolean isUnfilled() {
+        return !controls.isEmpty() && filled().isEmpty();
+    }
+
     /** What these fields are still against; where something is wrong already it has been said. */
     public Map<FieldKey, Problem> missing(Collection<Field> fields) {
         Set<FieldKey> said = controls.stream().filter(control -> !control.problem().isEmpty())

@@ -131,6 +131,7 @@ class DemoTables {
         tally(TREES, "Picked this season", PICKINGS, "tree", Measure.SUM, "kilograms", new Condition.Compare(
                 new FieldKey("day"), Operator.GREATER, new Operand.Today(-A_YEAR)), null, Computed.Floor.NONE);
         unit(TREES, "picked_this_season", "kg");
+        needed(PICKINGS, "tree", "day", "kilograms");
     }
 
     private void pledges() {
@@ -139,6 +140,7 @@ class DemoTables {
         is(PLEDGES, "amount", new Numeric.Money(POUNDS));
         tally(TREES, "Highest pledge", PLEDGES, "tree", Measure.GREATEST, "amount", Condition.ALWAYS, null,
                 new Computed.Floor(null, new FieldKey("suggested_pledge")));
+        needed(PLEDGES, "tree", "amount");
     }
 
     private void tastings() {
@@ -160,9 +162,11 @@ class DemoTables {
         is(SIGN_UPS, "member", member());
         tally(WORK_DAYS, "Places left", SIGN_UPS, "work_day", Measure.COUNT, null, Condition.ALWAYS,
                 new FieldKey("places"), new Computed.Floor(Value.of(BigDecimal.ZERO), null));
+        needed(SIGN_UPS, "work_day");
     }
 
     private void repairs() {
+        needed(REPAIRS, "tool", "what_is_wrong");
         is(REPAIRS, "reported_by", member());
         is(REPAIRS, "cost", new Numeric.Money(POUNDS));
         order(REPAIRS, "state", List.of(new Chosen.Option("reported", Chosen.Colour.BRICK),
@@ -185,6 +189,13 @@ class DemoTables {
             throw new IllegalStateException(misfits + " values of the demo's " + table + "." + field + " do not fit");
         }
         changes.retype(table, key, type, OWNER);
+    }
+
+    private void needed(TableKey table, String... fields) {
+        for (String field : fields) {
+            Field each = field(table, field);
+            changes.changeField(table, each.with(each.rules().requiring(true)), OWNER);
+        }
     }
 
     private void unique(TableKey table, String field) {

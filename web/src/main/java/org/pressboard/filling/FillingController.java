@@ -86,8 +86,15 @@ class FillingController {
         Filling filling = fillings.ofNew(fillings.find(listing, parameters, language, request), parameters);
         offered(filling.changing().add());
         Filling sent = filling.by(browsers.sending(filling.visitor(), filling.table().browsers(), request, response));
-        return attempt(sent, null, parameters, request, form -> editing.add(sent.visitor(), sent.table().key(), form.filled(),
+        return attempt(sent, null, parameters, request, form -> editing.add(sent.visitor(), sent.table().key(), something(form),
                 Fillings.author()).outcome(), model, flash);
+    }
+
+    private static Map<FieldKey, Value> something(RowForm form) {
+        if (form.isUnfilled()) {
+            throw ProblemsFound.of("entry.nothing");
+        }
+        return form.filled();
     }
 
     @GetMapping(ROW + "/change")

@@ -102,6 +102,9 @@ class SendController {
             String problem = filled.isWrong() ? "form.wrong" : suspicion.orElseThrow();
             return show(open, desk.again(sitting, filled, desk.words(sitting).say(problem), token), model);
         }
+        if (filled.isUnfilled()) {
+            return show(open, desk.again(sitting, filled, desk.words(sitting).say("problem.entry.nothing"), token), model);
+        }
         try {
             String sender = browsers.sender(request, response);
             Visitor visitor = browsers.sending(sitting.visitor(), open.table().browsers(), request, response);
