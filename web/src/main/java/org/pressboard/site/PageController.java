@@ -108,17 +108,23 @@ class PageController {
         }
         model.addAllAttributes(pages.attributes(outline));
         model.addAttribute("page", edition.page());
+        model.addAttribute("unseen", unseen);
         model.addAttribute("forms", open.stream().map(form -> desk.lay(form.sitting(language), form.may(), form.name(),
                 request.getRequest())).toList());
+        say(site, edition.page(), receipt, parameters, model);
+        return new ModelAndView("site/page");
+    }
+
+    /** Says of what has just been done what the address tells, and offers to take it back. */
+    private static void say(PublishedSite site, Page page, Optional<Receipts.Receipt> receipt,
+            MultiValueMap<String, String> parameters, Model model) {
         model.addAttribute("thanks", FormKey.isValid(parameters.getFirst("sent"))
-                ? thanks(site, edition.page(), new FormKey(Objects.requireNonNull(parameters.getFirst("sent")))) : null);
+                ? thanks(site, page, new FormKey(Objects.requireNonNull(parameters.getFirst("sent")))) : null);
         model.addAttribute("done", Optional.ofNullable(parameters.getFirst("done")).filter(DONE::contains).orElse(null));
         receipt.ifPresent(got -> {
             model.addAttribute("undo", parameters.getFirst("undo"));
             model.addAttribute("undoAt", "/listings/" + got.listing() + "/undo");
         });
-        model.addAttribute("unseen", unseen);
-        return new ModelAndView("site/page");
     }
 
     /** Whether it says something of what has just been done, which the last request or the address tells. */

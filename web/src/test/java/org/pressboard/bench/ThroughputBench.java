@@ -14,7 +14,7 @@ import java.util.stream.IntStream;
 final class ThroughputBench {
 
     private static final int CLIENTS = 8;
-    /** What is compiled as it runs is as quick as it gets only after a while. */
+    /** What is compiled as it runs is as quick as it gets only after a minute or more of each. */
     private static final int ROUNDS_BEFORE = 20;
     private static final int ROUNDS = 4;
     private static final long NANOS = 4_000_000_000L;

@@ -213,6 +213,21 @@ class FillingTest extends WithTables {
     }
 
     @Test
+    void nobodyAddsARowWithNothingInIt() {
+        Field name = catalog.table(SHEAVES).orElseThrow().field(NAME);
+        changes.changeField(SHEAVES, name.with(name.rules().requiring(false)), OWNER);
+        Page mira = signedIn("mira@example.org");
+        mira.navigate(address("/sheaves"));
+        link(mira, "Add a row").click();
+        button(mira, "Add it").click();
+        assertThat(mira.locator("main")).containsText("Nothing is filled in yet. Nothing was added.");
+        mira.getByLabel("Kilos").fill("2");
+        button(mira, "Add it").click();
+        assertThat(mira.locator(".note-good")).containsText("Added.");
+        assertThat(column(mira, 1)).containsExactly("2");
+    }
+
+    @Test
     void thoseWhoAreNotSignedInAddWhereTheyMayWithoutScripts() {
         publisher.grant(SHEAVES, new Grants(List.of(new Grant(Audience.EVERYONE, Verb.SEE, Condition.ALWAYS),
                 new Grant(Audience.EVERYONE, Verb.ADD, Condition.ALWAYS))));
