@@ -22,6 +22,7 @@ class MyPickingsTest extends InBrowser {
         Page steward = at(signedIn("ingrid@example.org"));
         Page nobody = desktop();
 
+        nothingIsAddedEmpty(mira);
         add(mira, "T-014", "2026-11-23", "4.5", "first");
         add(mira, "T-021", "2026-11-24", "2.2", "cider");
         add(tomas, "T-014", "2026-11-24", "10", "second");
@@ -50,6 +51,16 @@ class MyPickingsTest extends InBrowser {
         page.navigate(address(SPAN));
         waitForScripts(page);
         return page;
+    }
+
+    /** What cannot be left empty says so at its place, and has its calendar still. */
+    private void nothingIsAddedEmpty(Page page) {
+        at(page);
+        link(page, "Add a row").click();
+        button(page, "Add it").click();
+        Locator slip = page.locator("dialog.row-slip");
+        assertThat(slip.locator(".control-problem")).hasText(new String[] {"This is needed.", "This is needed.", "This is needed."});
+        assertThat(slip.getByLabel("Day")).hasAttribute("type", "date");
     }
 
     private void add(Page page, String tree, String day, String kilograms, String grade) {
