@@ -64,19 +64,19 @@ public class Accounts {
     /** Gives the account another password; whoever is signed in with it is so no more. */
     @Transactional
     public void changePassword(long id, String hash) {
-        entities.find(AccountEntity.class, id).password(hash);
+        changing(id).password(hash);
     }
 
     /** Whoever is signed in with the account is so no more. */
     @Transactional
     public void leaveEverywhere(long id) {
-        entities.find(AccountEntity.class, id).leaveEverywhere();
+        changing(id).leaveEverywhere();
     }
 
     /** @throws ProblemsFound when no owner would be left */
     @Transactional
     public void changeRole(long id, Account.Role role) {
-        AccountEntity account = entities.find(AccountEntity.class, id);
+        AccountEntity account = changing(id);
         keepAnOwner(account, role);
         account.role(role);
     }
@@ -84,9 +84,14 @@ public class Accounts {
     /** @throws ProblemsFound when no owner would be left */
     @Transactional
     public void remove(long id) {
-        AccountEntity account = entities.find(AccountEntity.class, id);
+        AccountEntity account = changing(id);
         keepAnOwner(account, null);
         entities.remove(account);
+    }
+
+    private AccountEntity changing(long id) {
+        changes.accountsChanged();
+        return entities.find(AccountEntity.class, id);
     }
 
     private void keepAnOwner(AccountEntity account, Account.@Nullable Role then) {

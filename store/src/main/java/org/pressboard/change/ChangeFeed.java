@@ -93,6 +93,14 @@ public class ChangeFeed implements SmartLifecycle {
         tables.forEach(table -> afterwards(ROWS + table.name() + " 0"));
     }
 
+    /**
+     * Says, within a transaction, that it changes accounts. The database tells all of that by itself; this node need not
+     * wait for it: whoever sets their password asks for the next page right away, and is to be known by it.
+     */
+    public void accountsChanged() {
+        afterwards(CATALOG);
+    }
+
     /** Has whoever wants it told of each table whose rows have changed, on this or another node; they must not take long. */
     public void listen(Consumer<TableKey> listener) {
         listeners.add(listener);
