@@ -20,7 +20,6 @@ import org.pressboard.catalog.Catalog;
 import org.pressboard.change.ChangeFeed;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.files.Files;
-import org.pressboard.files.KeptFile;
 import org.pressboard.grant.Sight;
 import org.pressboard.grant.Verb;
 import org.pressboard.history.Act;
@@ -32,7 +31,6 @@ import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.Picking;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
-import org.pressboard.table.Attached;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
@@ -55,8 +53,10 @@ public class RowEditing {
     private final Acts acts;
     private final Files files;
     private final ChangeFeed changes;
+    private final ValueChecks checks;
 
-    RowEditing(DSLContext sql, Catalog catalog, Acts acts, Files files, ChangeFeed changes) {
+    RowEditing(DSLContext sql, Catalog catalog, Acts acts, Files files, ChangeFeed changes, ValueChecks checks) {
+        this.checks = checks;
         this.sql = sql;
         this.catalog = catalog;
         this.acts = acts;
@@ -97,9 +97,13 @@ public class RowEditing {
 
     private Optional<Row> find(Tables tables, Table table, long row) {
         TableSql from = TableSql.of(Sight.whole(tables, table.key()), Standpoint.NOBODY, Locale.ENGLISH);
-        Picking picking = Picking.whole(from, table.fields().stream().map(org.pressboard.table.Field::key).toList());
+        Picking picking = whole(from, table);
         return sql.select(picking.columns()).from(from.asTable()).where(from.rowId().eq(row))
                 .fetchOptional(picking::row);
+    }
+
+    private static Picking whole(TableSql from, Table table) {
+        return Picking.whole(from, table.fields().stream().map(org.pressboard.table.Field::key).toList());
     }
 
     /** Adds a row with these values and nothing in its other fields. */
@@ -113,7 +117,7 @@ public class RowEditing {
         Table table = tables.get(key);
         Map<FieldKey, Optional<Value>> all = new HashMap<>();
         table.entered().forEach(field -> all.put(field.key(), Optional.ofNullable(values.get(field.key()))));
-        Map<FieldKey, Problem> problems = problems(tables, table, all, null);
+        Map<FieldKey, Problem> problems = checks.problems(tables, table, all, null);
         if (!problems.isEmpty()) {
             return new Added(new Outcome.Refused(problems), 0);
         }
@@ -184,7 +188,7 @@ public class RowEditing {
                 }
             }
         });
-        Map<FieldKey, Problem> problems = problems(tables, table, changed, row);
+        Map<FieldKey, Problem> problems = checks.problems(tables, table, changed, row);
         if (!problems.isEmpty()) {
             return new Outcome.Refused(problems);
         }
@@ -197,7 +201,7 @@ public class RowEditing {
     /** A row as it is now, which nobody else changes before the transaction ends; where they may change it. */
     private Row hold(Tables tables, Table table, long row, Hand hand) {
         TableSql from = TableSql.of(Sight.whole(tables, table.key()), hand.standpoint(), Locale.ENGLISH);
-        Picking picking = Picking.whole(from, table.fields().stream().map(org.pressboard.table.Field::key).toList());
+        Picking picking = whole(from, table);
         Field<Boolean> may = DSL.field(from.conditionRowByRow(hand.granted(Verb.CHANGE, table)));
         Record found = sql.select(picking.columns()).select(may).from(from.asTable()).where(from.rowId().eq(row))
                 .forUpdate().of(DSL.table(DSL.name(table.key().name()))).fetchOne();
@@ -230,7 +234,7 @@ public class RowEditing {
 
     /** Gives a row these values, whatever it has now, as part of the caller's act. */
     Outcome give(Table table, long row, Map<FieldKey, Optional<Value>> values, Author author) {
-        Map<FieldKey, Problem> problems = problems(catalog.tables(), table, values, row);
+        Map<FieldKey, Problem> problems = checks.problems(catalog.tables(), table, values, row);
         if (!problems.isEmpty()) {
             return new Outcome.Refused(problems);
         }
@@ -249,7 +253,7 @@ public class RowEditing {
     Outcome changeAll(TableKey key, Collection<Long> rows, Map<FieldKey, Optional<Value>> give, Author author, Hand hand) {
         Tables tables = hand.tables(catalog);
         Table table = tables.get(key);
-        Map<FieldKey, Problem> problems = problems(tables, table, give, null);
+        Map<FieldKey, Problem> problems = checks.problems(tables, table, give, null);
         give.keySet().stream().map(table::field).filter(field -> field.rules().unique() && rows.size() > 1)
                 .forEach(field -> problems.put(field.key(), Problem.of("entry.not-unique-for-several")));
         if (!problems.isEmpty()) {
@@ -330,55 +334,6 @@ public class RowEditing {
             return one.isEmpty() && other.isEmpty();
         }
         return one.get().compareWith(other.get()) == 0;
-    }
-
-    private Map<FieldKey, Problem> problems(Tables tables, Table table, Map<FieldKey, Optional<Value>> values,
-            @Nullable Long row) {
-        Map<FieldKey, Problem> problems = new HashMap<>();
-        values.forEach((key, value) -> {
-            org.pressboard.table.Field field = table.field(key);
-            field.rules().check(value.orElse(null)).ifPresent(problem -> problems.put(key, problem));
-            if (!problems.containsKey(key) && value.isPresent()) {
-                lookUp(tables, table, field, value.get(), row).ifPresent(problem -> problems.put(key, problem));
-            }
-        });
-        return problems;
-    }
-
-    /** What only the rows that are there can tell. */
-    private Optional<Problem> lookUp(Tables tables, Table table, org.pressboard.table.Field field, Value value,
-            @Nullable Long row) {
-        if (field.rules().unique() && sql.fetchExists(DSL.selectOne().from(TableSql.name(table))
-                .where(DSL.condition("{0} = {1}", TableSql.column(field), ValueSql.bound(value)))
-                .and(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).ne(row == null ? -1L : row)))) {
-            return Optional.of(Problem.of("entry.not-unique"));
-        }
-        if (field.type() instanceof Attached attached) {
-            return lookAt(attached, value);
-        }
-        return field.type() instanceof Referring ? leadsSomewhere(tables.target(field), value) : Optional.empty();
-    }
-
-    private Optional<Problem> leadsSomewhere(Table target, Value value) {
-        List<Long> rows = value.each().stream().map(each -> ((Value.Referred) each).row()).toList();
-        int there = sql.fetchCount(DSL.selectOne().from(TableSql.name(target))
-                .where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows)));
-        return there == rows.size() ? Optional.empty() : Optional.of(Problem.of("entry.no-such-row", target.label()));
-    }
-
-    /** Files must be there, and pictures where pictures are wanted; one of which only the name is known may come later. */
-    private Optional<Problem> lookAt(Attached type, Value value) {
-        for (Value each : value.each()) {
-            Value.Attachment attachment = (Value.Attachment) each;
-            KeptFile file = attachment.isThere() ? files.find(attachment.content()).orElse(null) : null;
-            if (attachment.isThere() && file == null) {
-                return Optional.of(Problem.of("entry.no-such-file", attachment.name()));
-            }
-            if (type.isOfPictures() && file != null && !file.isPicture()) {
-                return Optional.of(Problem.of("entry.no-picture", attachment.name()));
-            }
-        }
-        return Optional.empty();
     }
 
     /** What another did at the same moment is found out by the database. */

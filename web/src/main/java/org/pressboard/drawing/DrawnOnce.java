@@ -8,7 +8,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
-import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.springframework.stereotype.Component;
@@ -51,6 +50,13 @@ public class DrawnOnce {
         void draw(StringBuilder html);
     }
 
+    /** What stands in a gap by itself. */
+    public static String text(Filling filling) {
+        StringBuilder html = new StringBuilder();
+        filling.draw(html);
+        return html.toString();
+    }
+
     /**
      * Draws a template.
      *
@@ -76,9 +82,8 @@ public class DrawnOnce {
         Matcher matcher = GAPS.matcher(html);
         int end = 0;
         while (matcher.find()) {
-            MatchResult gap = matcher.toMatchResult();
-            pieces.add(new Piece(html.substring(end, gap.start()), gap.group(1)));
-            end = gap.end();
+            pieces.add(new Piece(html.substring(end, matcher.start()), matcher.group(1)));
+            end = matcher.end();
         }
         pieces.add(new Piece(html.substring(end), ""));
         return pieces;

@@ -125,17 +125,12 @@ class Fillings {
                 .orElseThrow(() -> new NotThere("not-there.one-row"));
     }
 
-    /** A row that is not in the listing is not there. */
-    void among(Filling filling, long row) {
-        if (!sheets.has(filling.asking(), row, filling.language())) {
-            throw new NotThere("not-there.one-row");
-        }
-    }
-
-    /** The same, in one transaction with what is then done with it. */
+    /** Does something with a row in the transaction that looks for it; one that is not in the listing is not there. */
     <T> T among(Filling filling, long row, Supplier<T> deed) {
         return Objects.requireNonNull(together.execute(status -> {
-            among(filling, row);
+            if (!sheets.has(filling.asking(), row, filling.language())) {
+                throw new NotThere("not-there.one-row");
+            }
             return deed.get();
         }));
     }

@@ -98,12 +98,10 @@ class SendController {
         }
         Optional<String> suspicion = desk.suspicion(sitting, parameters);
         String token = desk.token(sitting, parameters, suspicion);
-        if (filled.isWrong() || suspicion.isPresent()) {
-            String problem = filled.isWrong() ? "form.wrong" : suspicion.orElseThrow();
-            return show(open, desk.again(sitting, filled, desk.words(sitting).say(problem), token), model);
-        }
-        if (filled.isUnfilled()) {
-            return show(open, desk.again(sitting, filled, desk.words(sitting).say("problem.entry.nothing"), token), model);
+        Optional<String> problem = filled.isWrong() ? Optional.of("form.wrong")
+                : suspicion.or(() -> Optional.of("problem.entry.nothing").filter(nothing -> filled.isUnfilled()));
+        if (problem.isPresent()) {
+            return show(open, desk.again(sitting, filled, desk.words(sitting).say(problem.get()), token), model);
         }
         try {
             String sender = browsers.sender(request, response);

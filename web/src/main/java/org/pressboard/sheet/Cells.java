@@ -69,13 +69,18 @@ public final class Cells {
 
     /** Rows to be printed, every text whole. */
     List<Sheet.Line> whole(List<Row> rows, Function<Row, RowMark> marks) {
-        return rows.stream().map(row -> new Sheet.Line(row.id(), whole(row), "", marks.apply(row))).toList();
+        List<Column> whole = whole();
+        return rows.stream().map(row -> new Sheet.Line(row.id(), cells(whole, row), "", marks.apply(row))).toList();
     }
 
     /** The cells of one row alone, to be read whole. */
     List<Cell> whole(Row row) {
+        return cells(whole(), row);
+    }
+
+    private List<Column> whole() {
         longest = Integer.MAX_VALUE;
-        return cells(columns.stream().map(Column::whole).toList(), row);
+        return columns.stream().map(Column::whole).toList();
     }
 
     private List<Cell> cells(List<Column> of, Row row) {

@@ -24,9 +24,7 @@ public class DrawnSheets {
      * @param asked when it was asked for, in milliseconds since 1970
      */
     public String sheet(Sheet sheet, long asked, Locale language) {
-        StringBuilder html = new StringBuilder();
-        draw(html, sheet, asked, language);
-        return html.toString();
+        return DrawnOnce.text(html -> draw(html, sheet, asked, language));
     }
 
     /** Draws the same. */

@@ -2,9 +2,9 @@ package org.pressboard.signin;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.Objects;
 import org.pressboard.catalog.Account;
 import org.springframework.context.ApplicationEventPublisher;
-import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.authentication.event.AuthenticationSuccessEvent;
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -29,12 +29,9 @@ class Entering {
         if (request.getSession(false) != null) {
             request.changeSessionId();
         }
-        SecurityContext context = SecurityContextHolder.createEmptyContext();
-        UsernamePasswordAuthenticationToken token =
-                UsernamePasswordAuthenticationToken.authenticated(who, null, who.getAuthorities());
-        context.setAuthentication(token);
+        SecurityContext context = KeptSignIns.context(who);
         SecurityContextHolder.setContext(context);
         kept.saveContext(context, request, response);
-        events.publishEvent(new AuthenticationSuccessEvent(token));
+        events.publishEvent(new AuthenticationSuccessEvent(Objects.requireNonNull(context.getAuthentication())));
     }
 }

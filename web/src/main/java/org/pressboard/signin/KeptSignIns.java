@@ -38,9 +38,11 @@ public class KeptSignIns implements SecurityContextRepository {
 
     private static @Nullable SecurityContext read(HttpServletRequest request) {
         HttpSession session = request.getSession(false);
-        if (session == null || !(session.getAttribute(SIGNED_IN) instanceof SignedIn who)) {
-            return null;
-        }
+        return session != null && session.getAttribute(SIGNED_IN) instanceof SignedIn who ? context(who) : null;
+    }
+
+    /** In which they are signed in. */
+    static SecurityContext context(SignedIn who) {
         SecurityContext context = SecurityContextHolder.createEmptyContext();
         context.setAuthentication(UsernamePasswordAuthenticationToken.authenticated(who, null, who.getAuthorities()));
         return context;

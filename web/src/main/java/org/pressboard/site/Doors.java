@@ -34,9 +34,13 @@ class Doors {
         Optional<PageKey> key = Optional.of(address).filter(PageKey::isValid).map(PageKey::new);
         Optional<Edition> found = key.flatMap(asked -> site.openTo(visitor, asked));
         Optional<PageKey> before = Optional.ofNullable(site.formerly().get(address));
-        return found.or(() -> before.flatMap(now -> site.openTo(visitor, now))).orElseThrow(() -> key.flatMap(asked -> site.closedTo(visitor, asked))
-                .filter(page -> page.access().otherwise() != Access.Otherwise.NOT_THERE)
-                .<RuntimeException>map(PageClosed::new).orElseGet(() -> new NotThere("not-there.page")));
+        return found.or(() -> before.flatMap(now -> site.openTo(visitor, now)))
+                .orElseThrow(() -> shut(key.flatMap(asked -> site.closedTo(visitor, asked))));
+    }
+
+    private static RuntimeException shut(Optional<Page> closed) {
+        return closed.filter(page -> page.access().otherwise() != Access.Otherwise.NOT_THERE)
+                .<RuntimeException>map(PageClosed::new).orElseGet(() -> new NotThere("not-there.page"));
     }
 
     @ExceptionHandler

@@ -41,11 +41,8 @@ class DrawnPages {
 
     /** One that has nothing on it but listings, and on which nothing is said: what is the same is drawn once. */
     View plain(Outline outline) {
-        Map<String, Object> of = new HashMap<>(facts(outline));
-        of.put("unseen", List.of());
-        of.put("forms", List.of());
         StringBuilder drawing = new StringBuilder(USUAL_SIZE);
-        once.draw(drawing, "site/page", of, outline.language, gaps(outline));
+        once.draw(drawing, "site/page", facts(outline), outline.language, gaps(outline));
         byte[] html = drawing.toString().getBytes(UTF_8);
         return (model, request, response) -> {
             response.setContentType(MediaType.TEXT_HTML_VALUE + ";charset=UTF-8");
@@ -54,19 +51,16 @@ class DrawnPages {
         };
     }
 
-    /** What the template of pages goes by, but for forms and what is said. */
+    /** What the template of pages goes by, with no forms and nothing said. */
     Map<String, Object> attributes(Outline outline) {
         Map<String, Object> all = new HashMap<>(facts(outline));
-        gaps(outline).forEach((name, gap) -> {
-            StringBuilder html = new StringBuilder();
-            gap.draw(html);
-            all.put(name, html.toString());
-        });
+        gaps(outline).forEach((name, gap) -> all.put(name, DrawnOnce.text(gap)));
         return all;
     }
 
     private Map<String, Object> facts(Outline outline) {
-        return Map.of("title", outline.page.title(), "lead", outline.page.lead(), "tag", frame.language());
+        return Map.of("title", outline.page.title(), "lead", outline.page.lead(), "tag", frame.language(),
+                "unseen", List.of(), "forms", List.of());
     }
 
     private Map<String, DrawnOnce.Filling> gaps(Outline outline) {

@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
@@ -103,7 +104,8 @@ class PageController {
         String publicAddress = site.site().publicAddress();
         DrawnPages.Outline outline = new DrawnPages.Outline(edition.page(), drawn,
                 publicAddress.isEmpty() ? "" : publicAddress + "/" + edition.page().key(), language);
-        if (open.isEmpty() && unseen.isEmpty() && !isSaying(model, parameters)) {
+        say(site, edition.page(), receipt, parameters, model);
+        if (open.isEmpty() && unseen.isEmpty() && !isSaying(model)) {
             return new ModelAndView(pages.plain(outline));
         }
         model.addAllAttributes(pages.attributes(outline));
@@ -111,7 +113,6 @@ class PageController {
         model.addAttribute("unseen", unseen);
         model.addAttribute("forms", open.stream().map(form -> desk.lay(form.sitting(language), form.may(), form.name(),
                 request.getRequest())).toList());
-        say(site, edition.page(), receipt, parameters, model);
         return new ModelAndView("site/page");
     }
 
@@ -127,10 +128,9 @@ class PageController {
         });
     }
 
-    /** Whether it says something of what has just been done, which the last request or the address tells. */
-    private static boolean isSaying(Model model, MultiValueMap<String, String> parameters) {
-        return model.containsAttribute("said") || parameters.containsKey("sent") || parameters.containsKey("done")
-                || parameters.containsKey("undo");
+    /** Whether something is said of what has just been done, as the last request or the address tells. */
+    private static boolean isSaying(Model model) {
+        return Stream.of("said", "thanks", "done").anyMatch(what -> model.getAttribute(what) != null);
     }
 
     /** What is said to whoever has sent a form: a sentence of its owner's, or the code of a usual one. */

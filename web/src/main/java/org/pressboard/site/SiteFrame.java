@@ -66,9 +66,7 @@ public class SiteFrame {
      * @param bundle    whose styles and scripts it has: {@code site} or {@code desk}
      */
     public String head(String title, @Nullable String canonical, String bundle, Locale language) {
-        StringBuilder html = new StringBuilder();
-        drawHead(html, title, canonical, bundle, language);
-        return html.toString();
+        return DrawnOnce.text(html -> drawHead(html, title, canonical, bundle, language));
     }
 
     /** Draws the same. */
@@ -90,9 +88,7 @@ public class SiteFrame {
 
     /** The masthead as HTML. */
     public String masthead(String current, Locale language) {
-        StringBuilder html = new StringBuilder();
-        drawMasthead(html, current, language);
-        return html.toString();
+        return DrawnOnce.text(html -> drawMasthead(html, current, language));
     }
 
     /** Draws the same. */
