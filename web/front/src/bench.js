@@ -117,7 +117,7 @@ Alpine.data('bench', () => ({
   swapped(event) {
     if (event.detail.ctx?.target?.id !== 'ticket') return;
     this.draw();
-    this.reset();
+    this.reset(event.detail.ctx);
     const { mark } = this.root().dataset;
     if (mark !== this.mark) this.again();
     this.mark = mark;

@@ -1,6 +1,14 @@
 // Words that open what they can be changed to, one at a time; within one, perhaps another.
 import Alpine from '@alpinejs/csp';
 
+// How many changes of a part are not answered yet, by its id.
+const unanswered = new Map();
+const count = ({ target, request }, by) => {
+  if (request.method.toUpperCase() === 'POST') unanswered.set(target?.id, (unanswered.get(target?.id) ?? 0) + by);
+};
+document.addEventListener('htmx:config:request', ({ detail: { ctx } }) => count(ctx, 1));
+document.addEventListener('htmx:finally:request', ({ detail: { ctx } }) => count(ctx, -1));
+
 export const words = id => ({
   opened: '', // the word that is open
   inner: '', // the word within it that is
@@ -47,8 +55,10 @@ export const words = id => ({
     this.root().querySelector(`[data-opens="${name}"]`)?.focus();
     return true;
   },
-  // What the answer says of a choice holds, also where somebody had chosen by hand; what is being typed stays.
-  reset() {
+  // What the answer says of a choice holds, also where somebody had chosen by hand; what is being typed stays. So does
+  // what has been chosen since: its own answer follows, and says of it what is so.
+  reset({ target, request }) {
+    if ((unanswered.get(target.id) ?? 0) > (request.method.toUpperCase() === 'POST' ? 1 : 0)) return;
     for (const element of this.root().querySelectorAll('input, select, textarea')) {
       if (element === document.activeElement) continue;
       if (element.type === 'checkbox' || element.type === 'radio') element.checked = element.defaultChecked;
@@ -70,7 +80,7 @@ Alpine.data('words', () => ({
     this.follow = event => {
       if (event.detail.ctx?.target?.id !== this.$root.dataset.words) return;
       this.draw();
-      this.reset();
+      this.reset(event.detail.ctx);
     };
     document.addEventListener('htmx:after:swap', this.follow);
     this.draw();

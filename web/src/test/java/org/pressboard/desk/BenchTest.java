@@ -5,6 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
+import java.util.ArrayList;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** An owner says on the ticket what people shall see, and watches it happen on the proof. */
@@ -176,6 +179,26 @@ class BenchTest extends AtBench {
         open(second, "rules");
         second.getByLabel("lines between rows and columns").check();
         assertThat(proof(first).locator(".sheet.rules-grid.rows-dense")).isVisible();
+    }
+
+    @Test
+    void whatIsChosenWhileAnswersAreOutstandingIsNotUndoneByThem() {
+        Page page = bench();
+        open(page, "take-away");
+        List<Route> held = new ArrayList<>();
+        page.route("**/change", held::add);
+        Locator formats = page.locator("[data-panel=take-away]");
+        for (String format : List.of("CSV", "XLSX", "JSON")) {
+            formats.getByLabel(format).click();
+        }
+        page.waitForCondition(() -> held.size() == 1);
+        held.getFirst().resume();
+        page.waitForCondition(() -> held.size() == 2);
+        formats.getByLabel("PDF").click();
+        page.unroute("**/change");
+        held.getLast().resume();
+        says(page, "take-away", "as print, copy");
+        assertThat(formats.getByLabel("XLSX")).not().isChecked();
     }
 
     @Test

@@ -19,6 +19,7 @@ import javax.imageio.ImageIO;
 import java.io.IOException;
 import java.io.ByteArrayOutputStream;
 import java.awt.image.BufferedImage;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -31,7 +32,7 @@ public abstract class InBrowser extends RunningSite {
     private static final Playwright PLAYWRIGHT = Playwright.create(new Playwright.CreateOptions()
             .setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
     private static final Browser BROWSER = PLAYWRIGHT.chromium().launch(new BrowserType.LaunchOptions()
-            .setExecutablePath(Path.of("/usr/bin/chromium")).setHeadless(true)
+            .setExecutablePath(executable()).setHeadless(true)
             .setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
                     "--disable-background-networking", "--disable-component-update", "--disable-sync")));
     private static final double LONGEST_MILLIS = 20_000;
@@ -42,6 +43,12 @@ public abstract class InBrowser extends RunningSite {
 
     private final List<BrowserContext> contexts = new ArrayList<>();
     private final List<String> errors = new ArrayList<>();
+
+    /** The one without a window of its own takes half the time. */
+    private static Path executable() {
+        Path quick = Path.of("/usr/bin/chromium-headless-shell");
+        return Files.isExecutable(quick) ? quick : Path.of("/usr/bin/chromium");
+    }
 
     protected Page desktop() {
         return page(new Browser.NewContextOptions().setViewportSize(1280, 800));
