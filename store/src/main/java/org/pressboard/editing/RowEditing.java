@@ -12,7 +12,9 @@ import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Field;
+import org.jooq.Query;
 import org.jooq.Record;
+import org.jooq.ResultQuery;
 import org.jooq.exception.DataAccessException;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
@@ -121,7 +123,6 @@ public class RowEditing {
         if (!problems.isEmpty()) {
             return new Added(new Outcome.Refused(problems), 0);
         }
-        long act = begin(author, Act.What.ROW_ADDED, tables, key, Act.Details.of(called(table, values)));
         files.use(key, values.values());
         Map<Field<?>, Field<?>> columns = columns(table, all);
         columns.put(DSL.field(DSL.name("added_by")), DSL.val(author.who()));
@@ -132,9 +133,9 @@ public class RowEditing {
         }
         long row = nextNumber(table);
         columns.put(DSL.field(DSL.name(TableSql.ROW_ID)), DSL.val(row));
-        guarded(table, () -> hand.write(Verb.ADD, table, 1,
-                () -> sql.insertInto(DSL.table(TableSql.name(table))).set(columns).execute()));
-        hand.check(Verb.ADD, table, List.of(row));
+        long act = write(Verb.ADD, tables, table, List.of(row), hand,
+                acts.beginning(author, Act.What.ROW_ADDED, key, Act.Details.of(called(table, values))),
+                sql.insertInto(DSL.table(TableSql.name(table))).set(columns));
         return new Added(new Outcome.Done(act), row);
     }
 
@@ -144,9 +145,11 @@ public class RowEditing {
                 DSL.inline(sql.render(TableSql.name(table))), DSL.inline(TableSql.ROW_ID)).get(0, Long.class));
     }
 
-    private long begin(Author author, Act.What what, Tables tables, TableKey key, Act.Details details) {
-        changes.rowsChanged(tables.near(key));
-        return acts.begin(author, what, key, details);
+    /** Writes rows by that hand, as an act; gives its number. */
+    private long write(Verb verb, Tables tables, Table table, Collection<Long> rows, Hand hand, ResultQuery<Record> act,
+            Query statement) {
+        changes.rowsChanged(tables.near(table.key()));
+        return guarded(table, () -> hand.write(sql, verb, table, rows, act, statement));
     }
 
     private static String called(Table table, Map<FieldKey, Value> values) {
@@ -164,15 +167,24 @@ public class RowEditing {
     @Transactional
     public Outcome change(TableKey key, long row, Map<FieldKey, Optional<Value>> was,
             Map<FieldKey, Optional<Value>> give, Author author) {
-        return change(key, row, was, give, author, Hand.STAFF);
+        return change(key, row, was, give, author, Hand.STAFF, Among.ALL)
+                .orElseThrow(() -> ProblemsFound.of("row.gone"));
     }
 
-    Outcome change(TableKey key, long row, Map<FieldKey, Optional<Value>> was, Map<FieldKey, Optional<Value>> give,
-            Author author, Hand hand) {
+    /** @return empty where the row is not there, or not among those: nobody is told which */
+    Optional<Outcome> change(TableKey key, long row, Map<FieldKey, Optional<Value>> was, Map<FieldKey, Optional<Value>> give,
+            Author author, Hand hand, Among among) {
         Tables tables = hand.tables(catalog);
         Table table = tables.get(key);
-        Row now = hold(tables, table, row, hand);
-        hand.checkFields(Verb.CHANGE, table, List.of(row));
+        return hold(tables, table, row, hand, among).map(now -> change(tables, table, now, was, give, author, hand));
+    }
+
+    private Outcome change(Tables tables, Table table, Row now, Map<FieldKey, Optional<Value>> was,
+            Map<FieldKey, Optional<Value>> give, Author author, Hand hand) {
+        Map<FieldKey, Problem> against = hand.against(table, List.of(now.id()), give);
+        if (!against.isEmpty()) {
+            return new Outcome.Refused(against);
+        }
         Map<FieldKey, Optional<Value>> changed = new LinkedHashMap<>();
         Map<FieldKey, Optional<Value>> theirs = new LinkedHashMap<>();
         give.forEach((field, value) -> {
@@ -188,7 +200,7 @@ public class RowEditing {
                 }
             }
         });
-        Map<FieldKey, Problem> problems = checks.problems(tables, table, changed, row);
+        Map<FieldKey, Problem> problems = checks.problems(tables, table, changed, now.id());
         if (!problems.isEmpty()) {
             return new Outcome.Refused(problems);
         }
@@ -198,38 +210,41 @@ public class RowEditing {
         return changed.isEmpty() ? new Outcome.Done(null) : store(tables, table, now, changed, author, hand);
     }
 
-    /** A row as it is now, which nobody else changes before the transaction ends; where they may change it. */
-    private Row hold(Tables tables, Table table, long row, Hand hand) {
+    /** A row as it is now, which nobody else changes before the transaction ends; where it is among those and they may change it. */
+    private Optional<Row> hold(Tables tables, Table table, long row, Hand hand, Among among) {
         TableSql from = TableSql.of(Sight.whole(tables, table.key()), hand.standpoint(), Locale.ENGLISH);
         Picking picking = whole(from, table);
         Field<Boolean> may = DSL.field(from.conditionRowByRow(hand.granted(Verb.CHANGE, table)));
-        Record found = sql.select(picking.columns()).select(may).from(from.asTable()).where(from.rowId().eq(row))
+        Field<Boolean> is = DSL.field(among.has(row));
+        Record found = sql.select(picking.columns()).select(may, is).from(from.asTable()).where(from.rowId().eq(row))
                 .forUpdate().of(DSL.table(DSL.name(table.key().name()))).fetchOne();
-        if (found == null) {
-            throw ProblemsFound.of("row.gone");
+        if (found == null || !Boolean.TRUE.equals(found.get(is))) {
+            return Optional.empty();
         }
         if (!Boolean.TRUE.equals(found.get(may))) {
             throw ProblemsFound.of(Hand.notThis(Verb.CHANGE));
         }
-        return picking.row(found);
+        return Optional.of(picking.row(found));
     }
 
     private Outcome store(Tables tables, Table table, Row now, Map<FieldKey, Optional<Value>> changed,
             Author author, Hand hand) {
-        long act = begin(author, Act.What.ROW_CHANGED, tables, table.key(), Act.Details.of(called(table, now.values())));
-        update(table, List.of(now.id()), changed, author, hand);
-        hand.check(Verb.CHANGE, table, List.of(now.id()));
-        return new Outcome.Done(act);
+        return new Outcome.Done(write(Verb.CHANGE, tables, table, List.of(now.id()), hand,
+                acts.beginning(author, Act.What.ROW_CHANGED, table.key(), Act.Details.of(called(table, now.values()))),
+                giving(table, List.of(now.id()), changed, author)));
     }
 
-    private void update(Table table, Collection<Long> rows, Map<FieldKey, Optional<Value>> changed, Author author,
-            Hand hand) {
+    /** The statement that gives rows these values. */
+    private Query giving(Table table, Collection<Long> rows, Map<FieldKey, Optional<Value>> changed, Author author) {
         files.use(table.key(), changed.values().stream().flatMap(Optional::stream).toList());
         Map<Field<?>, Field<?>> columns = columns(table, changed);
         columns.put(DSL.field(DSL.name("changed_at")), DSL.currentOffsetDateTime());
         columns.put(DSL.field(DSL.name("changed_by")), DSL.val(author.who()));
-        guarded(table, () -> hand.write(Verb.CHANGE, table, rows.size(), () -> sql.update(DSL.table(TableSql.name(table)))
-                .set(columns).where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows)).execute()));
+        return sql.update(DSL.table(TableSql.name(table))).set(columns).where(among(rows));
+    }
+
+    private static Condition among(Collection<Long> rows) {
+        return DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows);
     }
 
     /** Gives a row these values, whatever it has now, as part of the caller's act. */
@@ -239,7 +254,7 @@ public class RowEditing {
             return new Outcome.Refused(problems);
         }
         if (!values.isEmpty()) {
-            update(table, List.of(row), values, author, Hand.STAFF);
+            guarded(table, giving(table, List.of(row), values, author)::execute);
         }
         return new Outcome.Done(null);
     }
@@ -253,6 +268,10 @@ public class RowEditing {
     Outcome changeAll(TableKey key, Collection<Long> rows, Map<FieldKey, Optional<Value>> give, Author author, Hand hand) {
         Tables tables = hand.tables(catalog);
         Table table = tables.get(key);
+        Map<FieldKey, Problem> against = hand.against(table, rows, give);
+        if (!against.isEmpty()) {
+            return new Outcome.Refused(against);
+        }
         Map<FieldKey, Problem> problems = checks.problems(tables, table, give, null);
         give.keySet().stream().map(table::field).filter(field -> field.rules().unique() && rows.size() > 1)
                 .forEach(field -> problems.put(field.key(), Problem.of("entry.not-unique-for-several")));
@@ -260,10 +279,9 @@ public class RowEditing {
             return new Outcome.Refused(problems);
         }
         hand.check(Verb.CHANGE, table, rows);
-        long act = begin(author, Act.What.ROWS_CHANGED, tables, key, Act.Details.of(""));
-        update(table, rows, give, author, hand);
-        hand.check(Verb.CHANGE, table, rows);
-        return new Outcome.Done(act);
+        return new Outcome.Done(write(Verb.CHANGE, tables, table, rows, hand,
+                acts.beginning(author, Act.What.ROWS_CHANGED, key, Act.Details.of("")),
+                giving(table, rows, give, author)));
     }
 
     /**
@@ -288,10 +306,9 @@ public class RowEditing {
                 });
         String name = rows.size() == 1 ? find(tables, table, rows.iterator().next())
                 .map(row -> called(table, row.values())).orElse("") : "";
-        long act = begin(author, Act.What.ROWS_REMOVED, tables, key, Act.Details.of(name));
-        guarded(table, () -> hand.write(Verb.REMOVE, table, rows.size(), () -> sql.deleteFrom(DSL.table(TableSql.name(table)))
-                .where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows)).execute()));
-        return act;
+        return write(Verb.REMOVE, tables, table, rows, hand,
+                acts.beginning(author, Act.What.ROWS_REMOVED, key, Act.Details.of(name)),
+                sql.deleteFrom(DSL.table(TableSql.name(table))).where(among(rows)));
     }
 
     /** Rows of a table that refer to some rows, and what becomes of them. */

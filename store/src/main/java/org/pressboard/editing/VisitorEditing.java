@@ -7,6 +7,7 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -21,6 +22,7 @@ import org.pressboard.grant.Decision;
 import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
 import org.pressboard.history.Author;
+import org.pressboard.listing.RowQuery;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.VisitorScope;
@@ -114,13 +116,26 @@ public class VisitorEditing {
     @Transactional
     public RowEditing.Outcome change(Visitor visitor, TableKey key, long row, Map<FieldKey, Optional<Value>> was,
             Map<FieldKey, Optional<Value>> give, Author author) {
-        PublishedSite site = catalog.published();
+        return change(visitor, key, row, was, give, author, Among.ALL)
+                .orElseThrow(() -> ProblemsFound.of("row.gone"));
+    }
+
+    /**
+     * The same of a row of a listing.
+     *
+     * @return empty where it is none of those that the visitor gets there
+     */
+    @Transactional
+    public Optional<RowEditing.Outcome> change(RowQuery listing, Locale language, long row, Map<FieldKey, Optional<Value>> was,
+            Map<FieldKey, Optional<Value>> give, Author author) {
+        return change(listing.visitor(), listing.table().key(), row, was, give, author, Among.of(listing, language));
+    }
+
+    private Optional<RowEditing.Outcome> change(Visitor visitor, TableKey key, long row, Map<FieldKey, Optional<Value>> was,
+            Map<FieldKey, Optional<Value>> give, Author author, Among among) {
         Map<FieldKey, Optional<Value>> given = new HashMap<>(give);
         given.entrySet().removeIf(each -> each.getValue().equals(was.getOrDefault(each.getKey(), Optional.empty())));
-        VisitorHand hand = hand(site, visitor, given.keySet());
-        Map<FieldKey, Problem> against = against(hand.rows(), site.table(key), List.of(row), given);
-        return against.isEmpty() ? editing.change(key, row, was, give, author, hand)
-                : new RowEditing.Outcome.Refused(against);
+        return editing.change(key, row, was, give, author, hand(catalog.published(), visitor, given.keySet()), among);
     }
 
     /**
@@ -131,21 +146,7 @@ public class VisitorEditing {
     @Transactional
     public RowEditing.Outcome changeAll(Visitor visitor, TableKey key, Collection<Long> rows,
             Map<FieldKey, Optional<Value>> give, Author author) {
-        PublishedSite site = catalog.published();
-        VisitorHand hand = hand(site, visitor, give.keySet());
-        Map<FieldKey, Problem> against = against(hand.rows(), site.table(key), rows, give);
-        return against.isEmpty() ? editing.changeAll(key, rows, give, author, hand)
-                : new RowEditing.Outcome.Refused(against);
-    }
-
-    /** What is against changing these rows so; what they may not change at all is refused later. */
-    private static Map<FieldKey, Problem> against(VisitorRows theirs, Table table, Collection<Long> rows,
-            Map<FieldKey, Optional<Value>> give) {
-        Map<FieldKey, Value> given = new HashMap<>();
-        give.forEach((field, value) -> value.ifPresent(is -> given.put(field, is)));
-        Map<FieldKey, Problem> against = theirs.unseen(table, given);
-        against.putAll(theirs.leftOut(Verb.CHANGE, table, give.keySet(), rows));
-        return against;
+        return editing.changeAll(key, rows, give, author, hand(catalog.published(), visitor, give.keySet()));
     }
 
     /**

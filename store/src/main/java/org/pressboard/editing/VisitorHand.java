@@ -1,11 +1,18 @@
 package org.pressboard.editing;
 
 import java.sql.SQLException;
+import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
-import java.util.function.IntSupplier;
+import org.jooq.DSLContext;
+import org.jooq.Query;
+import org.jooq.Record;
+import org.jooq.ResultQuery;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Standpoint;
@@ -33,23 +40,45 @@ record VisitorHand(VisitorRows rows, VisitorScope scope, Set<FieldKey> given, Se
     private static final String NOT_ALLOWED = "42501";
 
     @Override
-    public int write(Verb verb, Table table, int wanted, IntSupplier statement) {
-        scope.enter(rows.visitor(), rows.standpoint());
-        tellWhatTheServerSets(verb, table);
-        int written;
+    public long write(DSLContext sql, Verb verb, Table table, Collection<Long> numbers, ResultQuery<Record> act,
+            Query statement) {
+        List<Query> statements = new ArrayList<>(List.of(act));
+        scope.entering(rows.visitor(), rows.standpoint(), setByServer(verb, table)).ifPresent(statements::add);
+        int writing = statements.size();
+        statements.add(statement);
+        scope.leaving(rows.visitor()).ifPresent(statements::add);
+        if (verb != Verb.REMOVE) {
+            statements.add(rows.asking(table, granted(verb, table), numbers));
+        }
+        Together written = send(sql, statements);
+        if (written.written(writing) < numbers.size()) {
+            throw ProblemsFound.of("not-granted.write");
+        }
+        if (verb != Verb.REMOVE) {
+            refuse(verb, written.found(statements.size() - 1).size(), numbers);
+            checkFields(verb, table, numbers);
+        }
+        return Hand.number(written);
+    }
+
+    private static Together send(DSLContext sql, List<Query> statements) {
         try {
-            written = statement.getAsInt();
+            return Together.send(sql, statements);
         } catch (NonTransientDataAccessException refused) {
             if (refused.getMostSpecificCause() instanceof SQLException cause && NOT_ALLOWED.equals(cause.getSQLState())) {
                 throw ProblemsFound.of("not-granted.write");
             }
             throw refused;
         }
-        scope.leave(rows.visitor());
-        if (written < wanted) {
-            throw ProblemsFound.of("not-granted.write");
-        }
-        return written;
+    }
+
+    @Override
+    public Map<FieldKey, Problem> against(Table table, Collection<Long> numbers, Map<FieldKey, Optional<Value>> give) {
+        Map<FieldKey, Value> values = new HashMap<>();
+        given.forEach(field -> give.get(field).ifPresent(value -> values.put(field, value)));
+        Map<FieldKey, Problem> against = rows.unseen(table, values);
+        against.putAll(rows.leftOut(Verb.CHANGE, table, given, numbers));
+        return against;
     }
 
     @Override
@@ -61,22 +90,24 @@ record VisitorHand(VisitorRows rows, VisitorScope scope, Set<FieldKey> given, Se
         return value.each().stream().filter(each -> !seen.contains(((Value.Referred) each).row())).toList();
     }
 
-    private void tellWhatTheServerSets(Verb verb, Table table) {
-        if (verb == Verb.ADD) {
-            Set<FieldKey> byServer = new HashSet<>(rows.site().partly(rows.visitor(), verb, table.key()).keySet());
-            byServer.removeAll(given);
-            if (!byServer.isEmpty()) {
-                scope.setting(byServer);
-            }
-        }
+    /** The fields of a new row that they have not given, where they may give them in some rows or none. */
+    private Set<FieldKey> setByServer(Verb verb, Table table) {
+        Set<FieldKey> byServer = verb != Verb.ADD ? new HashSet<>()
+                : new HashSet<>(rows.site().partly(rows.visitor(), verb, table.key()).keySet());
+        byServer.removeAll(given);
+        return byServer;
     }
 
     @Override
     public void check(Verb verb, Table table, Collection<Long> numbers) {
-        if (rows.granted(table, granted(verb, table), numbers).size() < new HashSet<>(numbers).size()) {
+        refuse(verb, rows.granted(table, granted(verb, table), numbers).size(), numbers);
+        checkFields(verb, table, numbers);
+    }
+
+    private static void refuse(Verb verb, int granted, Collection<Long> numbers) {
+        if (granted < new HashSet<>(numbers).size()) {
             throw ProblemsFound.of(Hand.notThis(verb));
         }
-        checkFields(verb, table, numbers);
     }
 
     @Override
@@ -99,8 +130,7 @@ record VisitorHand(VisitorRows rows, VisitorScope scope, Set<FieldKey> given, Se
         return rows.standpoint();
     }
 
-    @Override
-    public void checkFields(Verb verb, Table table, Collection<Long> numbers) {
+    private void checkFields(Verb verb, Table table, Collection<Long> numbers) {
         rows.leftOut(verb, table, given, numbers).values().stream().findFirst().ifPresent(problem -> {
             throw new ProblemsFound(new Problems(List.of(problem)));
         });

@@ -8,6 +8,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import org.jooq.DSLContext;
+import org.jooq.Record1;
+import org.jooq.Select;
 import org.pressboard.catalog.PublishedSite;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Standpoint;
@@ -28,11 +30,16 @@ record VisitorRows(DSLContext sql, PublishedSite site, Visitor visitor, Standpoi
 
     /** Those of which that is so, as far as the visitor sees what it asks about. */
     Set<Long> among(Table table, Condition condition, Collection<Long> rows) {
-        return meeting(site.sight(visitor, table.key()), condition, rows);
+        return numbers(meeting(site.sight(visitor, table.key()), condition, rows));
     }
 
     /** Those of which a grant is, which looks at rows as they are. */
     Set<Long> granted(Table table, Condition condition, Collection<Long> rows) {
+        return numbers(asking(table, condition, rows));
+    }
+
+    /** The statement that finds them. */
+    Select<Record1<Long>> asking(Table table, Condition condition, Collection<Long> rows) {
         return meeting(Sight.whole(site.tables(), table.key()), condition, rows);
     }
 
@@ -42,10 +49,14 @@ record VisitorRows(DSLContext sql, PublishedSite site, Visitor visitor, Standpoi
                 : among(table, site.sight(visitor, table.key()).asked(table.key()), rows);
     }
 
-    private Set<Long> meeting(Sight sight, Condition condition, Collection<Long> rows) {
+    private Select<Record1<Long>> meeting(Sight sight, Condition condition, Collection<Long> rows) {
         TableSql from = TableSql.of(sight, standpoint, Locale.ENGLISH);
-        return new HashSet<>(sql.select(from.rowId()).from(from.asTable()).where(from.rowId().in(rows))
-                .and(from.conditionRowByRow(condition)).fetch(from.rowId()));
+        return sql.select(from.rowId()).from(from.asTable()).where(from.rowId().in(rows))
+                .and(from.conditionRowByRow(condition));
+    }
+
+    private static Set<Long> numbers(Select<Record1<Long>> found) {
+        return new HashSet<>(found.fetch(Record1::value1));
     }
 
     /** Those in which none of these fields is left out of what the visitor may do. */

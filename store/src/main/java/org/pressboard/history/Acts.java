@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
 import org.jooq.Record;
+import org.jooq.ResultQuery;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Definitions;
@@ -40,14 +41,24 @@ public class Acts {
         return begin(author, what, table, details, null);
     }
 
-    long begin(Author author, Act.What what, @Nullable TableKey table, Act.Details details, @Nullable Long undoes) {
-        Long id = sql.fetchSingle("""
+    /** The statement that begins an act, for those who send others with it; it answers with the act's number. */
+    public ResultQuery<Record> beginning(Author author, Act.What what, TableKey table, Act.Details details) {
+        return beginning(author, what, table, details, null);
+    }
+
+    private ResultQuery<Record> beginning(Author author, Act.What what, @Nullable TableKey table, Act.Details details,
+            @Nullable Long undoes) {
+        return sql.resultQuery("""
                 with begun as (insert into pressboard.act (account, who, origin, what, table_key, details, undoes)
                     values ({0}, {1}, {2}, {3}, {4}, {5}, {6}) returning id)
                 select id, set_config('pressboard.act', id::text, true) from begun""",
                 DSL.val(author.account(), Long.class), DSL.val(author.who()), DSL.val(author.origin().name()),
                 DSL.val(what.name()), DSL.val(table == null ? null : table.name(), String.class),
-                DSL.val(JSONB.valueOf(Definitions.write(details))), DSL.val(undoes, Long.class)).get(0, Long.class);
+                DSL.val(JSONB.valueOf(Definitions.write(details))), DSL.val(undoes, Long.class));
+    }
+
+    long begin(Author author, Act.What what, @Nullable TableKey table, Act.Details details, @Nullable Long undoes) {
+        Long id = beginning(author, what, table, details, undoes).fetchSingle().get(0, Long.class);
         if (undoes != null) {
             sql.execute("update pressboard.act set undone_by = {0} where id = {1}", DSL.val(id), DSL.val(undoes));
         }

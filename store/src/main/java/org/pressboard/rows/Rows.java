@@ -117,11 +117,6 @@ public class Rows {
         return Objects.requireNonNull(reading.execute(status -> among(query, language, numbers)));
     }
 
-    /** Whether a row is among those that the query takes, by its number. */
-    public boolean has(RowQuery query, Locale language, long number) {
-        return Boolean.TRUE.equals(reading.execute(status -> !within(query, language, List.of(number)).isEmpty()));
-    }
-
     private List<Row> among(RowQuery query, Locale language, List<Long> numbers) {
         return rows(new Key(0, query, language, true), within(query, language, numbers));
     }

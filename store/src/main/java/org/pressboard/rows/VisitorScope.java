@@ -4,9 +4,12 @@ import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.jooq.DSLContext;
+import org.jooq.Query;
 import org.jooq.impl.DSL;
 import org.pressboard.condition.Onlooker;
 import org.pressboard.condition.Standpoint;
@@ -40,9 +43,21 @@ public class VisitorScope {
     }
 
     public void enter(Visitor visitor, Standpoint standpoint) {
-        if (visitor.isStaff()) {
-            return;
-        }
+        entering(visitor, standpoint, Set.of()).ifPresent(Query::execute);
+    }
+
+    /**
+     * The statement that has what follows it executed so; none for staff.
+     *
+     * @param byServer which fields of a row that is added the server sets by itself, whatever the visitor may give a value
+     */
+    public Optional<Query> entering(Visitor visitor, Standpoint standpoint, Collection<FieldKey> byServer) {
+        return visitor.isStaff() ? Optional.empty() : Optional.of(sql.select(settings(visitor, standpoint, byServer)
+                .entrySet().stream().map(each -> DSL.function("set_config", String.class,
+                        DSL.inline(each.getKey()), DSL.val(each.getValue()), DSL.inline(true))).toList()));
+    }
+
+    private static Map<String, String> settings(Visitor visitor, Standpoint standpoint, Collection<FieldKey> byServer) {
         Onlooker who = standpoint.who();
         Map<String, String> settings = new LinkedHashMap<>();
         settings.put("role", ROLE);
@@ -55,21 +70,15 @@ public class VisitorScope {
                 visitor.groups().stream().map(GroupKey::name).sorted().collect(Collectors.joining(",")));
         settings.put(OperandSql.SETTING_BROWSER, Objects.requireNonNullElse(who.browser(), ""));
         settings.put(OperandSql.SETTING_TODAY, standpoint.today().toString());
-        sql.select(settings.entrySet().stream().map(each -> DSL.function("set_config", String.class,
-                DSL.inline(each.getKey()), DSL.val(each.getValue()), DSL.inline(true))).toList()).fetch();
-    }
-
-    /** Says which fields of a row that is added the server sets by itself, whatever the visitor may give a value. */
-    public void setting(Collection<FieldKey> fields) {
-        sql.fetch("select set_config({0}, {1}, true)", DSL.inline(SETTING_BY_SERVER),
-                DSL.val(fields.stream().map(FieldKey::name).sorted().collect(Collectors.joining(","))));
-    }
-
-    /** The rest of the transaction is the owner's again. */
-    public void leave(Visitor visitor) {
-        if (!visitor.isStaff()) {
-            sql.fetch("select set_config('role', 'none', true)");
+        if (!byServer.isEmpty()) {
+            settings.put(SETTING_BY_SERVER, byServer.stream().map(FieldKey::name).sorted().collect(Collectors.joining(",")));
         }
+        return settings;
+    }
+
+    /** The statement after which the rest of the transaction is the owner's again; none for staff. */
+    public Optional<Query> leaving(Visitor visitor) {
+        return visitor.isStaff() ? Optional.empty() : Optional.of(sql.query("select set_config('role', 'none', true)"));
     }
 
     private static String fields(Onlooker who, Row member) {

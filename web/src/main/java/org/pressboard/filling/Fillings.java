@@ -8,11 +8,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
-import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.control.CalledRows;
 import org.pressboard.control.RowForm;
@@ -21,6 +19,7 @@ import org.pressboard.editing.VisitorEditing;
 import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
 import org.pressboard.history.Author;
+import org.pressboard.listing.RowQuery;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.sheet.NotThere;
@@ -36,8 +35,6 @@ import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.PlatformTransactionManager;
-import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
@@ -60,11 +57,9 @@ class Fillings {
     private final Pace pace;
     private final MessageSource messages;
     private final Receipts receipts;
-    private final TransactionTemplate together;
 
     Fillings(OpenListings listings, Sheets sheets, VisitorEditing editing, CalledRows references, FormFiles files,
-            Pace pace, MessageSource messages, Receipts receipts, PlatformTransactionManager transactions) {
-        this.together = new TransactionTemplate(transactions);
+            Pace pace, MessageSource messages, Receipts receipts) {
         this.receipts = receipts;
         this.files = files;
         this.listings = listings;
@@ -125,14 +120,9 @@ class Fillings {
                 .orElseThrow(() -> new NotThere("not-there.one-row"));
     }
 
-    /** Does something with a row in the transaction that looks for it; one that is not in the listing is not there. */
-    <T> T among(Filling filling, long row, Supplier<T> deed) {
-        return Objects.requireNonNull(together.execute(status -> {
-            if (!sheets.has(filling.asking(), row, filling.language())) {
-                throw new NotThere("not-there.one-row");
-            }
-            return deed.get();
-        }));
+    /** What the visitor gets of the listing. */
+    RowQuery query(Filling filling) {
+        return sheets.query(filling.asking());
     }
 
     boolean may(Filling filling, Verb verb, long row) {

@@ -50,9 +50,9 @@ class ValueController {
             @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
             HttpServletRequest request) {
         Filling filling = find(listing, row, field, parameters, language, request);
-        return switch (fillings.write(filling, parameters, request, typed -> fillings.among(filling, row,
-                () -> editing.change(filling.visitor(), filling.table().key(), row, typed.was(), typed.values(),
-                        Fillings.author())), model)) {
+        return switch (fillings.write(filling, parameters, request, typed -> editing.change(
+                fillings.query(filling), language, row, typed.was(), typed.values(), Fillings.author())
+                .orElseThrow(() -> new NotThere("not-there.one-row")), model)) {
             case Fillings.Tried.Done(Long act) -> kept(filling, act, model);
             case Fillings.Tried.Against(RowForm form) -> show(filling, form, row, field, model);
         };
@@ -63,7 +63,10 @@ class ValueController {
         Filling filling = fillings.find(listing, parameters, language, request);
         offered(filling.changing().change() && filling.changing().inPlace());
         Filling one = fillings.of(filling.with(Changing::canBeTyped).of(field), Set.of(row), parameters);
-        offered(!one.fields().isEmpty());
+        if (one.fields().isEmpty()) {
+            // as where there is no such row: whether there is one is not told
+            throw new NotThere("not-there.one-row");
+        }
         return one;
     }
 

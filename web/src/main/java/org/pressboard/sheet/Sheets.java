@@ -93,11 +93,6 @@ public class Sheets {
         return rows(asking, List.of(number), fields, language).stream().findFirst();
     }
 
-    /** Whether a row is among those of the listing that the visitor gets, by its number. */
-    public boolean has(Asking asking, long number, Locale language) {
-        return rows.has(query(asking), language, number);
-    }
-
     /** The same of several rows, in the order of their numbers; those that the visitor does not get are left out. */
     public List<Row> rows(Asking asking, List<Long> numbers, Collection<FieldKey> fields, Locale language) {
         return rows.numbered(query(asking).reading(fields), language, numbers);

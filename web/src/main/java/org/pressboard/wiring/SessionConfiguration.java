@@ -6,6 +6,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Duration;
+import javax.sql.DataSource;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.web.servlet.FilterRegistrationBean;
 import org.springframework.context.annotation.Bean;
@@ -26,11 +27,16 @@ import org.springframework.web.filter.OncePerRequestFilter;
 class SessionConfiguration {
 
     @Bean
-    static JdbcIndexedSessionRepository keptSessions(JdbcOperations database, PlatformTransactionManager transactions,
-            @Value("${spring.session.timeout}") Duration timeout, @Value("${spring.session.jdbc.table-name}") String table) {
+    static SessionTransactions sessionTransactions(DataSource database, PlatformTransactionManager transactions) {
         TransactionTemplate apart = new TransactionTemplate(transactions);
         apart.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
-        JdbcIndexedSessionRepository kept = new JdbcIndexedSessionRepository(database, apart);
+        return new SessionTransactions(database, apart);
+    }
+
+    @Bean
+    static JdbcIndexedSessionRepository keptSessions(JdbcOperations database, SessionTransactions transactions,
+            @Value("${spring.session.timeout}") Duration timeout, @Value("${spring.session.jdbc.table-name}") String table) {
+        JdbcIndexedSessionRepository kept = new JdbcIndexedSessionRepository(database, transactions.operations());
         kept.setTableName(table);
         kept.setDefaultMaxInactiveInterval(timeout);
         return kept;
@@ -38,8 +44,8 @@ class SessionConfiguration {
 
     @Bean
     @Primary
-    static SparingSessions<?> sparingSessions(JdbcIndexedSessionRepository kept) {
-        return new SparingSessions<>(kept);
+    static SparingSessions<?> sparingSessions(JdbcIndexedSessionRepository kept, SessionTransactions transactions) {
+        return new SparingSessions<>(kept, transactions);
     }
 
     /** Before the filter that reads the session. */

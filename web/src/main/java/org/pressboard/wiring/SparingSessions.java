@@ -20,10 +20,12 @@ final class SparingSessions<S extends Session> implements SessionRepository<Spar
     private static final Duration NOTED_EVERY = Duration.ofMinutes(1);
 
     private final SessionRepository<S> kept;
+    private final SessionTransactions transactions;
     private final ThreadLocal<Map<String, Spared<S>>> read = new ThreadLocal<>();
 
-    SparingSessions(SessionRepository<S> kept) {
+    SparingSessions(SessionRepository<S> kept, SessionTransactions transactions) {
         this.kept = kept;
+        this.transactions = transactions;
     }
 
     /** What is done within one request. */
@@ -66,7 +68,7 @@ final class SparingSessions<S extends Session> implements SessionRepository<Spar
         if (known != null) {
             return known;
         }
-        S found = kept.findById(id);
+        S found = transactions.reading(() -> kept.findById(id));
         if (found == null) {
             return null;
         }

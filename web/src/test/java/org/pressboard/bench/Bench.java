@@ -36,7 +36,18 @@ public final class Bench {
     private Bench() {
     }
 
-    public static void main(String[] arguments) throws Exception {
+    public static void main(String[] arguments) {
+        int result = 0;
+        try {
+            run(arguments);
+        } catch (Exception failed) {
+            failed.printStackTrace();
+            result = 1;
+        }
+        System.exit(result);
+    }
+
+    private static void run(String[] arguments) throws Exception {
         SpringApplication application = new SpringApplication(PressboardApplication.class, BenchTables.class,
                 ListingBench.class, LayoutBench.class, RelatedBench.class, BulkBench.class, SentStatements.Wiring.class);
         try (ConfigurableApplicationContext context = application.run("--server.port=0", "--pressboard.demo=true",
@@ -73,7 +84,6 @@ public final class Bench {
                 new HarmBench(port, BenchTables.listing(BenchTables.LARGE).key().name()).run(report);
             }
         }
-        System.exit(0);
     }
 
     /** A page on which each sees the trees that they keep. */

@@ -59,6 +59,7 @@ final class PeopleBench {
 
     private static final int ROUNDS = 60;
     private static final int WARM_UP = 400;
+    private static final int WARM_UP_IN_PLACE = 2_500;
     private static final int PEOPLE = 200;
     private static final int OPEN_PAGES = 1_000;
     private static final long MINUTE_NANOS = 60_000_000_000L;
@@ -210,15 +211,20 @@ final class PeopleBench {
         String[] value = {"1.1", String.valueOf(sql.fetchSingle("select kilos from hosted.own_rows where row_id = 7")
                 .get(0))};
         AtomicInteger address = new AtomicInteger();
-        Timing[] timing = Timing.alternating(WARM_UP, round -> {
-            String next = round % 2 == 0 ? "2.2" : "3.3";
+        Timing.Work ours = round -> {
+            String next = value[1].equals("2.2") ? "3.3" : "2.2";
             HttpResponse<String> kept = mira.at("198.51.101." + address.incrementAndGet() % 250).post(path,
                     Map.of("_csrf", token, "was.kilos", value[1], "v.kilos", next));
             if (!kept.body().contains("Changed.")) {
                 throw new IllegalStateException(kept.body());
             }
             value[1] = next;
-        }, round -> expect(200, bare.post("/bare-update", Map.of("row", "17", "kilos", round % 2 == 0 ? "2.2" : "3.3"))));
+        };
+        Timing.Work plain = round -> expect(200, bare.post("/bare-update", Map.of("row", "17", "kilos",
+                round % 2 == 0 ? "2.2" : "3.3")));
+        // until what runs is compiled
+        Timing.alternating(WARM_UP_IN_PLACE, ours, plain);
+        Timing[] timing = Timing.alternating(WARM_UP, ours, plain);
         report.p95("kilos of a row", timing, "ours checks grants, keeps history and what is searched");
     }
 

@@ -18,6 +18,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operand;
+import org.pressboard.condition.Operator;
 import org.pressboard.edition.PageKey;
 import org.pressboard.form.Form;
 import org.pressboard.form.FormKey;
@@ -132,6 +133,11 @@ class ForgeryTest extends WithTables {
         return page.request().post(address(address), RequestOptions.create().setForm(form).setMaxRedirects(0));
     }
 
+    /** But for the token, which is another each time. */
+    private static String said(APIResponse answer) {
+        return answer.status() + answer.text().replaceAll("name=\"_csrf\" value=\"[^\"]*\"", "");
+    }
+
     private static String token(Page page) {
         return page.locator("input[name=_csrf]").first().inputValue();
     }
@@ -168,6 +174,29 @@ class ForgeryTest extends WithTables {
         assertThat(editing.find(FORGED, 77)).isEmpty();
         assertThat(post(page, "/listings/forged/rows/2/change", Map.of("_csrf", token(page), "v.nothing", "x", "was.nothing",
                 "")).status()).isLessThan(400);
+    }
+
+    /** A row that the listing does not have, and one that nobody has, though a field is open in the first alone. */
+    @Test
+    void aRowThatIsNotToBeSeenAnswersAsNoneDoes() {
+        publisher.grant(FORGED, new Grants(List.of(Grant.everyoneSeesAll(),
+                new Grant(Audience.MEMBERS, Verb.CHANGE, Condition.ALWAYS).leavingOut(Set.of(NAME)),
+                new Grant(Audience.MEMBERS, Verb.CHANGE, Condition.compare(PART, Operator.EQUALS, Value.of(SCRIPT))))));
+        drafts.change(PAGE, "owner", draft -> draft.changing(new ListingKey("forged"),
+                it -> it.keeping(Condition.compare(PART, Operator.EQUALS, Value.of("another")))));
+        publisher.publish(PAGE, Map.of(), null);
+        Page page = signedIn("tomas@example.org");
+        page.navigate(address("/forged"));
+        Map<String, String> sent = Map.of("_csrf", token(page), "v.name", "Mine", "was.name", SCRIPT);
+        for (String what : List.of("/value/name", "/change")) {
+            String hidden = "/listings/forged/rows/1" + what;
+            String none = "/listings/forged/rows/77" + what;
+            assertThat(said(page.request().get(address(hidden)))).as(what).contains("There is no such row")
+                    .isEqualTo(said(page.request().get(address(none))));
+            assertThat(said(post(page, hidden, sent))).as(what).contains("There is no such row")
+                    .isEqualTo(said(post(page, none, sent)));
+        }
+        assertThat(editing.find(FORGED, 1).orElseThrow().find(NAME)).contains(Value.of(SCRIPT));
     }
 
     @Test

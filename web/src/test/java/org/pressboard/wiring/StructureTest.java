@@ -49,7 +49,7 @@ class StructureTest {
                     "rows", "sql", "table", "value")),
             Map.entry("files", Set.of("attachment", "catalog", "problem", "rows", "table", "value")),
             Map.entry("editing", Set.of("catalog", "change", "condition", "files", "form", "grant", "history",
-                    "problem", "rows", "schema", "sql",
+                    "listing", "problem", "rows", "schema", "sql",
                     "table", "value")),
             Map.entry("bulk", Set.of("catalog", "condition", "edition", "files", "grant", "history", "intake", "listing",
                     "problem", "rows", "schema", "sql", "table", "value")),
