@@ -90,9 +90,10 @@ public record Listing(ListingKey key, TableKey table, Condition keep, Show show,
         return show.keys();
     }
 
-    /** What is on an opened row, in its order. */
+    /** What is on an opened row, in its order; called and written as in the list, unless it is said otherwise. */
     public List<Shown> opened() {
-        return opening.fields().isEmpty() ? show.fields() : opening.fields();
+        return opening.fields().isEmpty() ? show.fields() : opening.fields().stream()
+                .map(own -> own.equals(Shown.usual(own.field())) ? show.find(own.field()).orElse(own) : own).toList();
     }
 
     /** All fields that visitors get to see, in the list or of an opened row. */

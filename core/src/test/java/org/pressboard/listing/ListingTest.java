@@ -53,6 +53,17 @@ class ListingTest {
     }
 
     @Test
+    void onAnOpenedRowAFieldIsCalledAsInTheListUnlessItIsSaidOtherwise() {
+        Listing listing = Listing.plain(new ListingKey("trees"), TREES, List.of(TREE));
+        Shown called = Shown.usual(TREE).labelled("Number");
+        Listing labelled = listing.with(listing.show().changing(TREE, look -> called))
+                .with(Opening.NONE.showing(List.of(Shown.usual(PLOT), Shown.usual(TREE))));
+        assertThat(labelled.opened()).containsExactly(Shown.usual(PLOT), called);
+        Shown own = Shown.usual(TREE).labelled("The tree");
+        assertThat(labelled.with(Opening.NONE.showing(List.of(own))).opened()).containsExactly(own);
+    }
+
+    @Test
     void fieldsOfOtherTablesStandBesideItsOwn() {
         assertThat(TABLES.within(TABLES.get(TREES))).containsExactly(PLOT.through(new FieldKey("row")), PLOT.through(KEEPER),
                 PLOTS_KEEPERS_MAIL);

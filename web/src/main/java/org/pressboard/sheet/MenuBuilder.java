@@ -106,7 +106,7 @@ final class MenuBuilder {
     private NarrowMenu.@Nullable Box box(Field field, NarrowBy.Way way, Narrowing narrowing) {
         BiFunction<String, String, NarrowMenu.Box> box = (end, text) -> new NarrowMenu.Box(
                 asking.address().name("f." + field.key() + end), end.isEmpty() || end.equals(".from") || end.equals(".to")
-                        ? input(field, narrowing) : "text", words.say("sheet.way." + way), text);
+                        ? input(field, narrowing) : "text", words.comparing("sheet.way.", field, way), text);
         return switch (way) {
             case CONTAINS -> box.apply(".has", narrowing.contains());
             case BEGINS -> box.apply(".begins", narrowing.begins());

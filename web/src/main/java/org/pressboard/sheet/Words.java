@@ -32,6 +32,15 @@ public final class Words {
         this.written = new WrittenForm(language, say("value.yes"), say("value.no"));
     }
 
+    /** How a field is compared, in the words of its kind: days are "after" where numbers are "more". */
+    public String comparing(String code, Field field, Enum<?> how, Object... arguments) {
+        boolean isOrdered = switch (how.name()) {
+            case "MORE", "AT_LEAST", "LESS", "AT_MOST" -> true;
+            default -> false;
+        };
+        return say(code + (isOrdered && field.type() instanceof Temporal ? "day." : "") + how, arguments);
+    }
+
     public String say(String code, Object... details) {
         return messages.getMessage(code, details, language);
     }

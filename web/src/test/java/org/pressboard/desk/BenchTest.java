@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
+import com.microsoft.playwright.options.SelectOption;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -89,6 +90,12 @@ class BenchTest extends AtBench {
         page.locator("[id='keep-is-0']").selectOption("AT_LEAST");
         says(page, "keep", "those where Year is at least 2020");
         assertThat(proof(page).locator(".table tbody tr")).hasCount(5);
+        page.locator("#keep-new-field").selectOption("day");
+        page.locator("#keep-new-is").selectOption(new SelectOption().setLabel("is on or after"));
+        assertThat(page.locator("#keep-new-is option[selected]")).hasText("is on or after");
+        page.locator("#keep-new-value-0").fill("2024-03-13");
+        button(page, "Add").click();
+        says(page, "keep", "those where Year is at least 2020 or Day is on or after 13 Mar 2024");
         assertThat(violations(page)).isEmpty();
     }
 

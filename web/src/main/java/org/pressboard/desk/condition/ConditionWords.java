@@ -60,7 +60,7 @@ public final class ConditionWords {
         List<String> values = clause.values().stream().map(value -> value(field, clause.is(), value)).toList();
         String all = clause.is() == Comparison.BETWEEN ? String.join(desk.say("phrase.to"), values)
                 : String.join(desk.say("phrase.or"), values);
-        return desk.say("clause." + clause.is(), field.label(), all);
+        return desk.comparing("clause.", field, clause.is(), field.label(), all);
     }
 
     /** The tables around. */
