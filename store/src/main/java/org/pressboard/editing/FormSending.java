@@ -58,6 +58,17 @@ public class FormSending {
                 : counted(form, name, "", DSL.noCondition());
     }
 
+    /** Why what begins with these answers would not be taken, unless others are given. */
+    @Transactional(readOnly = true)
+    public Optional<Problem> against(Form form, String name, String sender, Map<FieldKey, Value> begun) {
+        FieldKey alike = form.bounds().alike();
+        Table table = catalog.tables().get(form.table());
+        if (alike == null || !begun.containsKey(alike)) {
+            return hasRoom(form, table, begun) ? Optional.empty() : Optional.of(Problem.of("form.no-room"));
+        }
+        return against(form, name, sender, table, begun);
+    }
+
     private Optional<Problem> counted(Form form, String name, String sender, Condition alike) {
         if (!form.bounds().isCounted()) {
             return form.bounds().against(LocalDate.now(clock), 0, 0);

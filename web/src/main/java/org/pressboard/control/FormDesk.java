@@ -80,13 +80,13 @@ public class FormDesk {
 
     /** As a section of a page, where rows remember it by that name. */
     public AskedForm lay(Sitting sitting, boolean may, String name, HttpServletRequest request) {
-        return may ? begin(sitting, Map.of(), sending.against(sitting.form, name,
-                browsers.sender(request))) : closed(sitting);
+        return may ? begin(sitting, Map.of(), name, browsers.sender(request)) : closed(sitting);
     }
 
     /** The same where nothing is sent from: whoever looks would have it so. */
     public AskedForm proof(Sitting sitting, boolean may) {
-        return may ? begin(sitting, Map.of(), sitting.form.bounds().against(LocalDate.now(clock), 0, 0)) : closed(sitting);
+        Optional<Problem> shut = sitting.form.bounds().against(LocalDate.now(clock), 0, 0);
+        return may ? begun(sitting, starts(sitting, Map.of()), shut, shut.isEmpty()) : closed(sitting);
     }
 
     /** One that they may not send. */
@@ -95,11 +95,23 @@ public class FormDesk {
                 new SealedFiles(UnaryOperator.identity()));
     }
 
-    /** The form as it begins; {@code given} are answers that the address brings along. */
-    public AskedForm begin(Sitting sitting, Map<String, String> given, Optional<Problem> against) {
+    /**
+     * The form as it begins. What would not be taken as it begins is said at once, and may still be answered otherwise.
+     *
+     * @param given  answers that the address brings along
+     * @param name   of the form, as rows remember it
+     * @param sender whoever would send it
+     */
+    public AskedForm begin(Sitting sitting, Map<String, String> given, String name, String sender) {
+        Map<FieldKey, Value> starts = starts(sitting, given);
+        Optional<Problem> shut = sending.against(sitting.form, name, sender);
+        return begun(sitting, starts, shut.or(() -> sending.against(sitting.form, name, sender, starts)), shut.isEmpty());
+    }
+
+    private AskedForm begun(Sitting sitting, Map<FieldKey, Value> starts, Optional<Problem> against, boolean open) {
         Words words = words(sitting);
-        RowForm form = RowForm.of(sitting.fields(), starts(sitting, given), words);
-        return asked(sitting, form, against.map(words::say).orElse(""), against.isEmpty(), token(sitting));
+        RowForm form = RowForm.of(sitting.fields(), starts, words);
+        return asked(sitting, form, against.map(words::say).orElse(""), open, token(sitting));
     }
 
     public AskedForm again(Sitting sitting, RowForm form, String problem, String token) {
@@ -180,7 +192,9 @@ public class FormDesk {
         if (begun.isEmpty() || took > LONGEST.toMillis()) {
             return Optional.of("form.stale");
         }
-        return took < shortest.toMillis() ? Optional.of("form.quick") : Optional.empty();
+        // somebody who is signed in may have little more to do than to send what is filled in for them
+        boolean isQuick = took < shortest.toMillis() && sitting.visitor.kind() == Visitor.Kind.ANYONE;
+        return isQuick ? Optional.of("form.quick") : Optional.empty();
     }
 
     /** The token to go on with: the one that was sent, unless it is good no more. */

@@ -81,8 +81,8 @@ class SendController {
         OpenForms.Open open = open(page, form, Pace.PAGE, request);
         response.setHeader("Cache-Control", "no-store");
         FormDesk.Sitting sitting = open.sitting(language);
-        return show(open, !open.may() ? FormDesk.closed(sitting) : desk.begin(sitting, given,
-                sending.against(open.form(), open.name(), browsers.sender(request))), model);
+        return show(open, !open.may() ? FormDesk.closed(sitting) : desk.begin(sitting, given, open.name(),
+                browsers.sender(request)), model);
     }
 
     @PostMapping(AT)

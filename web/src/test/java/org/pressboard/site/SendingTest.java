@@ -46,6 +46,20 @@ class SendingTest extends InBrowser {
         page.locator("[name='v.work_day']").fill("Winter pruning, mill side");
         button(page, "Send").click();
         assertThat(page.locator("[role=alert]").first()).containsText("no place left");
+        opensAbout(page, "Grease bands", "You have sent this already");
+        opensAbout(page, "Winter pruning, mill side", "There is no place left");
+        page.locator("[name='v.work_day']").fill("Wassail");
+        button(page, "Send").click();
+        assertThat(page.locator(".note-good")).containsText("You are on the list");
+    }
+
+    /** What will not be taken is said before anybody sends it; another day can still be chosen. */
+    private static void opensAbout(Page page, String day, String said) {
+        page.navigate(page.url().replaceAll("(https?://[^/]+)/.*", "$1/work-days"));
+        page.locator("tr", new Page.LocatorOptions().setHasText(day)).getByText("Sign up", new Locator.GetByTextOptions()
+                .setExact(true)).click();
+        assertThat(page.locator("[name='v.work_day']")).hasValue(day);
+        assertThat(page.locator("[role=alert]").first()).containsText(said);
     }
 
     @Test
