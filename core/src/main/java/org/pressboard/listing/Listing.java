@@ -6,7 +6,6 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 import org.pressboard.condition.Condition;
-import org.pressboard.table.Field;
 import org.pressboard.table.Fields;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
