@@ -12,6 +12,7 @@ import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.jooq.impl.DSL;
+import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.form.Form;
 import org.pressboard.grant.Visitor;
@@ -32,6 +33,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** Takes what is sent by a form: as often as it may be, with what the form sets by itself, in both locks. */
 @Component
 public class FormSending {
+
+    /** Problems that one person has with how often they have sent a form. */
+    private static final Set<String> PER_PERSON = Set.of("form.once", "form.often-enough");
 
     private final VisitorEditing editing;
     private final Catalog catalog;
@@ -84,8 +88,14 @@ public class FormSending {
         Condition same = alike == null ? DSL.noCondition() : row.containsKey(alike)
                 ? DSL.condition("{0} = {1}", TableSql.column(table.field(alike)), ValueSql.bound(row.get(alike)))
                 : DSL.condition("{0} is null", TableSql.column(table.field(alike)));
-        return counted(form, name, sender, same).or(() -> hasRoom(form, table, row) ? Optional.empty()
-                : Optional.of(Problem.of("form.no-room")));
+        return counted(form, name, sender, same).map(problem -> ofAnswer(problem, table, alike))
+                .or(() -> hasRoom(form, table, row) ? Optional.empty() : Optional.of(Problem.of("form.no-room")));
+    }
+
+    /** Where only those that answer a question alike are counted, which question that is. */
+    private static Problem ofAnswer(Problem problem, Table table, @Nullable FieldKey alike) {
+        return alike != null && PER_PERSON.contains(problem.code())
+                ? Problem.of(problem.code() + "-alike", problem.details().getFirst(), table.field(alike).label()) : problem;
     }
 
     /** Whether the number that bounds the form is more than nought, of the row that is referred to. */

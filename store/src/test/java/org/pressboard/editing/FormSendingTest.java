@@ -93,7 +93,7 @@ class FormSendingTest extends StoreTest {
         Form once = form.within(Bounds.each(1, DAY));
         send(once, "browser:a", first);
         assertThatThrownBy(() -> send(once, "browser:a", first)).isInstanceOf(ProblemsFound.class)
-                .hasMessageContaining("form.once");
+                .hasMessageContaining("form.once-alike");
         send(once, "browser:a", second);
         send(once, "browser:b", first);
         assertThat(rows()).isEqualTo(3);
