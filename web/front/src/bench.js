@@ -130,9 +130,15 @@ Alpine.data('bench', () => ({
     this.sift();
     this.said = 'The proof follows.';
   },
-  async redrawn({ contentDocument: proof, contentWindow: there }) {
+  async redrawn(frame) {
+    const { contentDocument: proof, contentWindow: there } = frame;
     const answer = await fetch(there.location.href);
     const fresh = (await parsed(answer)).getElementById('content');
+    // meanwhile it is seen by somebody else, perhaps as it was before the change
+    if (frame.contentDocument !== proof) {
+      await this.redrawn(frame);
+      return;
+    }
     if (!answer.ok || !fresh || !there.htmx) {
       there.location.reload();
       return;

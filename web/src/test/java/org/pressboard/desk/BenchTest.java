@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Request;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.SelectOption;
 import java.util.ArrayList;
@@ -206,6 +207,27 @@ class BenchTest extends AtBench {
         held.getLast().resume();
         says(page, "take-away", "as print, copy");
         assertThat(formats.getByLabel("XLSX")).not().isChecked();
+    }
+
+    @Test
+    void whoSeesTheProofCanBeChosenWhileItFollows() {
+        Page page = bench();
+        List<Route> held = new ArrayList<>();
+        page.route("**/desk/proof/crates*", route -> {
+            if (route.request().resourceType().equals("fetch")) {
+                held.add(route);
+            } else {
+                route.resume();
+            }
+        });
+        open(page, "layout");
+        page.getByLabel("cards", new Page.GetByLabelOptions().setExact(true)).check();
+        page.waitForCondition(() -> held.size() == 1);
+        page.locator("#seen-by").selectOption("anyone");
+        assertThat(proof(page).getByText("Sign in")).isVisible();
+        Request again = page.waitForRequest(request -> request.resourceType().equals("fetch")
+                && request.url().contains("/desk/seen/anyone/crates"), held.getFirst()::resume);
+        assertThat(again.response().status()).isEqualTo(200);
     }
 
     @Test
