@@ -3,8 +3,9 @@ import Alpine from '@alpinejs/csp';
 
 // How many changes of a part are not answered yet, by its id.
 const unanswered = new Map();
+const isChange = request => request.method.toUpperCase() === 'POST';
 const count = ({ target, request }, by) => {
-  if (request.method.toUpperCase() === 'POST') unanswered.set(target?.id, (unanswered.get(target?.id) ?? 0) + by);
+  if (isChange(request)) unanswered.set(target?.id, (unanswered.get(target?.id) ?? 0) + by);
 };
 document.addEventListener('htmx:config:request', ({ detail: { ctx } }) => count(ctx, 1));
 document.addEventListener('htmx:finally:request', ({ detail: { ctx } }) => count(ctx, -1));
@@ -58,7 +59,7 @@ export const words = id => ({
   // What the answer says of a choice holds, also where somebody had chosen by hand; what is being typed stays. So does
   // what has been chosen since: its own answer follows, and says of it what is so.
   reset({ target, request }) {
-    if ((unanswered.get(target.id) ?? 0) > (request.method.toUpperCase() === 'POST' ? 1 : 0)) return;
+    if ((unanswered.get(target.id) ?? 0) > (isChange(request) ? 1 : 0)) return;
     for (const element of this.root().querySelectorAll('input, select, textarea')) {
       if (element === document.activeElement) continue;
       if (element.type === 'checkbox' || element.type === 'radio') element.checked = element.defaultChecked;

@@ -65,6 +65,9 @@ public class FormSending {
     /** Why what begins with these answers would not be taken, unless others are given. */
     @Transactional(readOnly = true)
     public Optional<Problem> against(Form form, String name, String sender, Map<FieldKey, Value> begun) {
+        if (begun.isEmpty() || !form.bounds().isCounted()) {
+            return Optional.empty();
+        }
         FieldKey alike = form.bounds().alike();
         Table table = catalog.tables().get(form.table());
         if (alike == null || !begun.containsKey(alike)) {

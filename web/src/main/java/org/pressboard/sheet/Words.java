@@ -32,13 +32,11 @@ public final class Words {
         this.written = new WrittenForm(language, say("value.yes"), say("value.no"));
     }
 
-    /** How a field is compared, in the words of its kind: days are "after" where numbers are "more". */
-    public String comparing(String code, Field field, Enum<?> how, Object... arguments) {
-        boolean isOrdered = switch (how.name()) {
-            case "MORE", "AT_LEAST", "LESS", "AT_MOST" -> true;
-            default -> false;
-        };
-        return say(code + (isOrdered && field.type() instanceof Temporal ? "day." : "") + how, arguments);
+    /** How a field is compared, in words of its kind where there are any: days are "after" where numbers are "more". */
+    public String comparing(String code, Field field, Enum<?> how, Object... details) {
+        String ofDays = field.type() instanceof Temporal
+                ? messages.getMessage(code + "day." + how, details, null, language) : null;
+        return ofDays == null ? say(code + how, details) : ofDays;
     }
 
     public String say(String code, Object... details) {
