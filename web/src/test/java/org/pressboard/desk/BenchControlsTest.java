@@ -91,7 +91,7 @@ class BenchControlsTest extends AtBench {
         page.locator("[data-panel=changing]").getByLabel("remove rows").check();
         says(page, "changing", "add and remove rows");
         open(page, "filling");
-        page.locator("[data-panel=filling]").getByLabel("State").check();
+        page.locator("[data-panel=filling] [name=field][value=state]").check();
         says(page, "filling", "State");
         says(page, "in-slip", "on a page");
         open(page, "in-slip");

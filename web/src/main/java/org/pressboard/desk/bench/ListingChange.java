@@ -82,7 +82,7 @@ final class ListingChange {
             case "change.undeed" -> listing.with(changing.doing(changing.deeds().stream()
                     .filter(deed -> !deed.label().equals(first("label"))).toList()));
             case "change.sending" -> listing.with(changing.sending(sendings()));
-            case "change.fields" -> listing.with(changing.filling(inOrder(changing.fields(), keys("field"))));
+            case "change.fields" -> listing.with(changing.filling(keys("field")));
             default -> throw ProblemsFound.of("bench.unknown", what);
         };
     }
@@ -139,7 +139,7 @@ final class ListingChange {
         return switch (what) {
             case "let.search" -> listing.with(find.searching(keys("field")));
             case "let.hint" -> listing.with(find.hinting(text("hint", Finding.LONGEST_HINT)));
-            case "let.narrow" -> listing.with(find.narrowing(inOrder(find.narrow(), keys("field"))));
+            case "let.narrow" -> listing.with(find.narrowing(keys("field")));
             case "let.control" -> listing.with(find.changing(field().key(), control -> control.by(
                     choice(NarrowBy.Way.class, "way"), has("one"), has("spread"))));
             case "let.paper" -> listing.on(new Paper(choice(Paper.Size.class, "size"), has("across")));
@@ -169,13 +169,6 @@ final class ListingChange {
 
     private static String decoded(@Nullable String part) {
         return part == null ? "" : UriUtils.decode(part.replace('+', ' '), StandardCharsets.UTF_8);
-    }
-
-    /** What was there keeps its place; what is new comes behind. */
-    private static List<FieldKey> inOrder(List<FieldKey> before, List<FieldKey> chosen) {
-        List<FieldKey> ordered = new ArrayList<>(before.stream().filter(chosen::contains).toList());
-        chosen.stream().filter(key -> !before.contains(key)).forEach(ordered::add);
-        return ordered;
     }
 
     private Set<TakeAway> formats() {

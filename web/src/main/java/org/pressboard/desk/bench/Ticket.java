@@ -81,8 +81,35 @@ public record Ticket(String page, Listing listing, Table table, Statements keep,
                 && !(line.field().type() instanceof Numeric.Rating)).toList();
     }
 
-    public List<Line> narrowable() {
-        return lines().stream().filter(line -> !NarrowBy.offered(line.field().type()).isEmpty()).toList();
+    /** A field that may be taken, and whether it is. */
+    public record Choice(FieldKey key, String label, boolean taken) {
+    }
+
+    /** Those taken first and in their order, then the others. */
+    private static List<Choice> choices(List<FieldKey> taken, List<Line> all) {
+        return Stream.concat(taken.stream().flatMap(key -> all.stream().filter(line -> line.field().key().equals(key))),
+                        all.stream().filter(line -> !taken.contains(line.field().key())))
+                .map(line -> new Choice(line.field().key(), line.label(), taken.contains(line.field().key()))).toList();
+    }
+
+    /** By what rows could be narrowed. */
+    public List<Choice> narrowable() {
+        return choices(listing.find().narrow(),
+                lines().stream().filter(line -> !NarrowBy.offered(line.field().type()).isEmpty()).toList());
+    }
+
+    /** What could stand on an opened row. */
+    public List<Choice> openable() {
+        return choices(listing.opened().stream().map(Shown::field).toList(), plain(table.fields().stream()));
+    }
+
+    /** What people could fill in. */
+    public List<Choice> filling() {
+        return choices(listing.changing().fields(), fillable());
+    }
+
+    private static List<Line> plain(Stream<Field> fields) {
+        return fields.map(field -> new Line(field, Shown.usual(field.key()), field.label(), Kind.of(field))).toList();
     }
 
     /** The control of a narrowed field, as it can be changed. */
@@ -125,23 +152,11 @@ public record Ticket(String page, Listing listing, Table table, Statements keep,
 
     /** The fields that people could fill in. */
     public List<Line> fillable() {
-        return table.fields().stream().filter(field -> Changing.canBeFilled(table, field))
-                .map(field -> new Line(field, Shown.usual(field.key()), field.label(), Kind.of(field))).toList();
+        return plain(table.fields().stream().filter(field -> Changing.canBeFilled(table, field)));
     }
 
     public List<Field> sortable() {
         return table.fields().stream().filter(field -> field.type().isSortable()).toList();
-    }
-
-    /** All fields, those on an opened row first and in their order. */
-    public List<Field> openable() {
-        List<FieldKey> opened = listing.opened().stream().map(Shown::field).toList();
-        return Stream.concat(opened.stream().map(table::field), table.fields().stream()
-                .filter(field -> !opened.contains(field.key()))).toList();
-    }
-
-    public boolean isOnOpened(Field field) {
-        return listing.opened().stream().anyMatch(look -> look.field().equals(field.key()));
     }
 
     /** The fields whose links can be followed. */
