@@ -162,13 +162,20 @@ function watch(name, said) {
   }, 800);
 }
 
+// What stands in paragraphs or on lines of its own, in one line.
+function inOneLine(cell) {
+  const copy = cell.cloneNode(true);
+  copy.querySelectorAll('br, p, li, blockquote, pre, h1, h2, h3, h4, h5, h6').forEach(block => block.after(' '));
+  return copy.textContent;
+}
+
 // Rows are copied as they are printed, as a table and as text with tabs.
 document.addEventListener('click', event => {
   const button = event.target.closest('[data-copies]');
   if (!button) return;
   const rows = fetch(button.dataset.copies).then(answer => answer.ok ? answer.text() : Promise.reject(new Error(document.body.dataset.lost)))
     .then(text => new DOMParser().parseFromString(text, 'text/html').querySelector('.print-rows'));
-  const cells = table => [...table.rows].map(row => [...row.cells].map(cell => cell.dataset.cell ?? cell.textContent).map(text => text.replace(/[\t\r\n]+/g, ' ')));
+  const cells = table => [...table.rows].map(row => [...row.cells].map(cell => (cell.dataset.cell ?? inOneLine(cell)).replace(/\s+/g, ' ').trim()));
   const plain = rows.then(table => new Blob([cells(table).map(row => row.join('\t')).join('\n')], { type: 'text/plain' }));
   const rich = rows.then(table => {
     table.querySelectorAll('[data-cell]').forEach(cell => { cell.textContent = cell.dataset.cell; });
@@ -176,7 +183,10 @@ document.addEventListener('click', event => {
     return new Blob([table.outerHTML], { type: 'text/html' });
   });
   navigator.clipboard.write([new ClipboardItem({ 'text/plain': plain, 'text/html': rich })])
-    .then(async () => tell(button, button.dataset.done.replace('{0}', (await rows).rows.length - 1), 'note'))
+    .then(async () => {
+      const count = (await rows).rows.length - 1;
+      tell(button, count === 1 ? button.dataset.one : button.dataset.done.replace('{0}', count), 'note');
+    })
     .catch(failed => tell(button, failed.message, 'note note-warn'));
 });
 

@@ -6,11 +6,15 @@ import java.util.Currency;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
+import org.commonmark.parser.Parser;
+import org.commonmark.renderer.text.LineBreakRendering;
+import org.commonmark.renderer.text.TextContentRenderer;
 import org.dhatim.fastexcel.Worksheet;
 import org.pressboard.listing.Shown;
 import org.pressboard.table.Field;
 import org.pressboard.table.Numeric;
 import org.pressboard.table.Table;
+import org.pressboard.table.Textual;
 import org.pressboard.value.Format;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
@@ -27,6 +31,10 @@ final class XlsxCells {
     private static final int LONGEST_TEXT = 32_767;
     private static final String CUT = " … (a cell holds no more)";
     private static final double SECONDS_OF_A_DAY = 86_400;
+
+    private static final Parser FORMATTED = Parser.builder().build();
+    private static final TextContentRenderer IN_WORDS = TextContentRenderer.builder()
+            .lineBreakRendering(LineBreakRendering.SEPARATE_BLOCKS).build();
 
     private final List<Column> columns;
     private final Locale language;
@@ -68,12 +76,17 @@ final class XlsxCells {
                 sheet.value(line, at, part);
                 sheet.style(line, at).format("hh:mm:ss").set();
             }
-            case Value.Text text -> text(sheet, line, at, column, text.text());
+            case Value.Text text -> text(sheet, line, at, column, words(column.field, text.text()));
             case Value.Referred referred -> text(sheet, line, at, column, referred.heading());
             case Value.Attachment file -> text(sheet, line, at, column, file.name());
             case Value.Several several -> text(sheet, line, at, column, several.values().stream().map(XlsxCells::said)
                     .collect(Collectors.joining(column.format.between())));
         }
+    }
+
+    /** A cell cannot show parts of it bold: it has the words of formatted text, without the signs for it. */
+    private static String words(Field field, String text) {
+        return field.type() instanceof Textual.FormattedText ? IN_WORDS.render(FORMATTED.parse(text)) : text;
     }
 
     private static String said(Value value) {

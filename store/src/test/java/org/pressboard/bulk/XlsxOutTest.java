@@ -24,7 +24,9 @@ import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.Shown;
 import org.pressboard.listing.SortBy;
 import org.pressboard.table.Field;
+import org.pressboard.table.Fields;
 import org.pressboard.table.Table;
+import org.pressboard.table.Textual;
 import org.pressboard.testing.StoreTest;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Format;
@@ -99,6 +101,17 @@ class XlsxOutTest extends StoreTest {
         assertThat(sheet.getRow(1).getCell(shown.indexOf(Cases.SUGAR)).getStringCellValue())
                 .isEqualTo("1234567890123456.75");
         assertThat(sheet.getRow(2).getCell(0).getStringCellValue()).hasSize(32_767).endsWith("(a cell holds no more)");
+    }
+
+    @Test
+    void formattedTextIsInItsWords() throws IOException {
+        Table plain = tableWith(List.of(Row.of(1, Map.of(Cases.NAME,
+                Value.of("Bring **gloves**.\n\n- start at the *gate*\n- 2 < 3")))));
+        Table table = plain.with(new Fields(plain.fields().stream().map(field -> field.key().equals(Cases.NAME)
+                ? new Field(field.key(), field.label(), new Textual.FormattedText()) : field).toList()));
+        XSSFSheet sheet = sheet(query(table, Visitor.staff(""), Condition.ALWAYS, List.of(), 1, 10));
+        assertThat(sheet.getRow(1).getCell(0).getStringCellValue())
+                .isEqualTo("Bring gloves.\n\n- start at the gate\n- 2 < 3");
     }
 
     @Test

@@ -1,7 +1,11 @@
 package org.pressboard.demo;
 
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.LocalDate;
 import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
@@ -44,9 +48,11 @@ class DemoData implements ApplicationRunner {
     private final DemoTables tables;
     private final DemoPictures pictures;
     private final DemoPages pages;
+    private final Clock clock;
 
     DemoData(Accounts accounts, Catalog catalog, Intakes intakes, Publisher publisher, PasswordEncoder passwords,
-            DemoTables tables, DemoPictures pictures, DemoPages pages) {
+            DemoTables tables, DemoPictures pictures, DemoPages pages, Clock clock) {
+        this.clock = clock;
         this.accounts = accounts;
         this.catalog = catalog;
         this.intakes = intakes;
@@ -66,7 +72,7 @@ class DemoData implements ApplicationRunner {
         publisher.removeAll();
         catalog.changeSite(new Site("Quillbrook Community Orchard", "en-GB"));
         for (String file : DemoTables.FILES) {
-            bringIn(file + ".csv");
+            bringIn(file);
             tables.settle(file);
         }
         tables.groups();
@@ -75,10 +81,13 @@ class DemoData implements ApplicationRunner {
         addPeople();
     }
 
-    private void bringIn(String file) throws IOException, InterruptedException, ExecutionException {
+    private void bringIn(String name) throws IOException, InterruptedException, ExecutionException {
+        String file = name + ".csv";
         UUID id;
         try (InputStream in = getClass().getResourceAsStream("/demo/" + file)) {
-            id = intakes.receive(file, Objects.requireNonNull(in, file));
+            String written = new String(Objects.requireNonNull(in, file).readAllBytes(), StandardCharsets.UTF_8);
+            String told = DemoTables.YEARLY.contains(name) ? DemoDays.told(written, LocalDate.now(clock)) : written;
+            id = intakes.receive(file, new ByteArrayInputStream(told.getBytes(StandardCharsets.UTF_8)));
         }
         intakes.survey(id).get();
         Plan plan = Objects.requireNonNull(intakes.find(id).orElseThrow().plan());

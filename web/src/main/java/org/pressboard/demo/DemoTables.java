@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.condition.Clause;
@@ -38,6 +39,9 @@ class DemoTables {
     /** The files, those that others refer to first. */
     static final List<String> FILES = List.of("varieties", "plots", "members", "trees", "pickings", "pledges",
             "tastings", "work_days", "sign_ups", "tool_repairs");
+
+    /** Those that tell of the year. */
+    static final Set<String> YEARLY = Set.of("pickings", "pledges", "tastings", "work_days", "sign_ups", "tool_repairs");
 
     static final Author OWNER = new Author(null, "Elspeth Muir", Author.Origin.DEMO);
     private static final TableKey VARIETIES = new TableKey("varieties");
@@ -103,8 +107,8 @@ class DemoTables {
     /** The orchard's groups, by what their rows among the members say. */
     void groups() {
         List.of("Stewards", "Keepers", "Pickers").forEach(label ->
-                catalog.keepGroup(new Group(GroupKey.from(label, java.util.Set.of()), label, new Clause(new FieldKey("group"), Comparison.IS,
-                        List.of(Value.of(label.toLowerCase(java.util.Locale.ROOT)))).condition(), java.util.Set.of())));
+                catalog.keepGroup(new Group(GroupKey.from(label, Set.of()), label, new Clause(new FieldKey("group"), Comparison.IS,
+                        List.of(Value.of(label.toLowerCase(java.util.Locale.ROOT)))).condition(), Set.of())));
     }
 
     private void trees() {
@@ -226,14 +230,14 @@ class DemoTables {
     }
 
     private void borrow(TableKey table, String label, String through, String field) {
-        changes.addField(table, Field.computed(FieldKey.from(label, java.util.Set.of()), label,
+        changes.addField(table, Field.computed(FieldKey.from(label, Set.of()), label,
                 new Computed.Borrowed(List.of(new FieldKey(through)), new FieldKey(field))), OWNER);
     }
 
     private void tally(TableKey table, String label, TableKey of, String by, Measure measure,
             @org.jspecify.annotations.Nullable String field, Condition where,
             @org.jspecify.annotations.Nullable FieldKey from, Computed.Floor floor) {
-        changes.addField(table, Field.computed(FieldKey.from(label, java.util.Set.of()), label,
+        changes.addField(table, Field.computed(FieldKey.from(label, Set.of()), label,
                 new Computed.Tally(of, new FieldKey(by), measure, field == null ? null : new FieldKey(field), where, null,
                         from, floor)), OWNER);
     }

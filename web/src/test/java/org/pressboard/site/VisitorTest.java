@@ -3,6 +3,7 @@ package org.pressboard.site;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -17,6 +18,17 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** A visitor finds rows, with scripts and without, at a desk and on a phone. */
 class VisitorTest extends InBrowser {
+
+    @Test
+    void formattedTextIsCopiedInItsWordsOnOneLine() {
+        Page page = page(new Browser.NewContextOptions().setViewportSize(1280, 800)
+                .setPermissions(List.of("clipboard-read", "clipboard-write")));
+        page.navigate(address("/work-days?q=wall+pruning"));
+        button(page, "Copy").click();
+        assertThat(page.locator(".notices")).hasText("One row is copied. Put it into a spreadsheet.");
+        assertThat(String.valueOf(page.evaluate("navigator.clipboard.readText()")))
+                .contains("\tBring gloves and a saw. start at the gate tea at eleven\t");
+    }
 
     @Test
     void searchingAsYouTypeChangesRowsCountAndAddressWithoutReload() {
