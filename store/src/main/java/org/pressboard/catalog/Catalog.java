@@ -4,6 +4,8 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.persistence.EntityManager;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -83,13 +85,13 @@ public class Catalog {
         Tables tables = tables();
         List<Edition> editions = entities.createQuery("""
                 select e from PageEntity p join EditionEntity e on e.id.pageKey = p.key and e.id.number = p.edition
-                order by p.position, p.key""", EditionEntity.class)
+                where p.removedAt is null order by p.position, p.key""", EditionEntity.class)
                 .getResultStream().map(EditionEntity::toEdition).map(edition -> without(edition, tables))
                 .filter(edition -> !edition.page().isEmpty()).toList();
         Map<TableKey, List<Grant>> grants = new HashMap<>();
         entities.createQuery("from GrantEntity order by id", GrantEntity.class).getResultStream()
                 .forEach(grant -> grants.computeIfAbsent(new TableKey(grant.tableKey()),
-                        key -> new java.util.ArrayList<>()).add(grant.toGrant()));
+                        key -> new ArrayList<>()).add(grant.toGrant()));
         Map<TableKey, Grants> byTable = new HashMap<>();
         grants.forEach((key, all) -> tables.find(key)
                 .ifPresent(table -> byTable.put(key, new Grants(all).of(tables, table))));
@@ -220,7 +222,7 @@ public class Catalog {
     /** Removes the table for good, its listings from all pages, and the pages that are left without any. */
     @Transactional
     public void removeTable(TableKey key) {
-        for (PageEntity page : pageEntities()) {
+        for (PageEntity page : entities.createQuery("from PageEntity", PageEntity.class).getResultList()) {
             Page draft = page.draft();
             Page left = draft.without(key);
             if (left.isEmpty() && !draft.isEmpty()) {
@@ -251,6 +253,7 @@ public class Catalog {
                 .setParameter("table", table.name()).getResultList();
     }
 
+    /** The addresses of all pages, also of those in the bin. */
     @Transactional(readOnly = true)
     public Set<String> pageKeys() {
         return new HashSet<>(entities.createQuery("select key from PageEntity", String.class).getResultList());
@@ -264,16 +267,19 @@ public class Catalog {
         return pages;
     }
 
+    /** All pages but those in the bin. */
     private List<PageEntity> pageEntities() {
-        return entities.createQuery("from PageEntity order by position, key", PageEntity.class).getResultList();
+        return entities.createQuery("from PageEntity where removedAt is null order by position, key", PageEntity.class)
+                .getResultList();
     }
 
     @Transactional(readOnly = true)
     public Optional<DraftedPage> page(PageKey key) {
-        return Optional.ofNullable(entities.find(PageEntity.class, key.name())).map(this::drafted);
+        return Optional.ofNullable(entities.find(PageEntity.class, key.name())).filter(page -> page.removedAt() == null)
+                .map(this::drafted);
     }
 
-    private DraftedPage drafted(PageEntity page) {
+    DraftedPage drafted(PageEntity page) {
         Page draft = page.draft();
         return new DraftedPage(draft, editions(draft.key()), page.edition());
     }
@@ -339,11 +345,23 @@ public class Catalog {
         tellOthers();
     }
 
-    private PageEntity pageEntity(PageKey key) {
+    /** Puts the pages into this order, which is that of the menu; what is not named comes behind, as it was. */
+    @Transactional
+    public void order(List<PageKey> pages) {
+        List<PageEntity> all = new ArrayList<>(pageEntities());
+        all.sort(Comparator.comparingInt(page -> pages.contains(page.draft().key()) ? pages.indexOf(page.draft().key())
+                : pages.size()));
+        for (int at = 0; at < all.size(); at++) {
+            all.get(at).place(at + 1);
+        }
+        tellOthers();
+    }
+
+    PageEntity pageEntity(PageKey key) {
         return Objects.requireNonNull(entities.find(PageEntity.class, key.name()), () -> "no page " + key);
     }
 
-    private void tellOthers() {
+    void tellOthers() {
         entities.flush();
         changes.catalogChanged();
     }

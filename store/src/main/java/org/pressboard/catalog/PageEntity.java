@@ -31,6 +31,9 @@ class PageEntity {
     @Column(updatable = false)
     private Instant createdAt;
 
+    /** Since when it is in the bin. */
+    private @Nullable Instant removedAt;
+
     @SuppressWarnings("NullAway") // Hibernate fills it
     protected PageEntity() {
     }
@@ -58,5 +61,21 @@ class PageEntity {
 
     void show(@Nullable Integer number) {
         edition = number;
+    }
+
+    void place(int at) {
+        position = at;
+    }
+
+    void remove(Instant now) {
+        removedAt = now;
+    }
+
+    void putBack() {
+        removedAt = null;
+    }
+
+    @Nullable Instant removedAt() {
+        return removedAt;
     }
 }

@@ -13,6 +13,7 @@ import org.jooq.Record;
 import org.jooq.impl.DSL;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Definitions;
+import org.pressboard.catalog.PageBin;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
@@ -25,7 +26,7 @@ import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Removed fields and tables, which can be put back for so long. */
+/** Removed fields, tables and pages, which can be put back for so long. */
 @Component
 public class Bin {
 
@@ -36,9 +37,11 @@ public class Bin {
 
     private final DSLContext sql;
     private final Catalog catalog;
+    private final PageBin pages;
     private final HostedTables hosted;
 
-    Bin(DSLContext sql, Catalog catalog, HostedTables hosted) {
+    Bin(DSLContext sql, Catalog catalog, PageBin pages, HostedTables hosted) {
+        this.pages = pages;
         this.sql = sql;
         this.catalog = catalog;
         this.hosted = hosted;
@@ -110,6 +113,16 @@ public class Bin {
             if (removed.isBefore(since)) {
                 LOG.info("Threw away the table {}", table.key());
                 forget(table.key());
+            }
+        });
+        forgetPages(since);
+    }
+
+    private void forgetPages(Instant since) {
+        pages.pages().forEach((page, removed) -> {
+            if (removed.isBefore(since)) {
+                LOG.info("Threw away the page {}", page.draft().key());
+                pages.forget(page.draft().key());
             }
         });
     }

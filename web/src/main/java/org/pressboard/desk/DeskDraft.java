@@ -12,6 +12,7 @@ import java.util.stream.Stream;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.DraftedPage;
 import org.pressboard.catalog.Drafts;
+import org.pressboard.catalog.PageBin;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.listing.Listing;
@@ -35,9 +36,11 @@ class DeskDraft {
 
     private final Catalog catalog;
     private final Drafts drafts;
+    private final PageBin bin;
     private final MessageSource messages;
 
-    DeskDraft(Catalog catalog, Drafts drafts, MessageSource messages) {
+    DeskDraft(Catalog catalog, Drafts drafts, PageBin bin, MessageSource messages) {
+        this.bin = bin;
         this.catalog = catalog;
         this.drafts = drafts;
         this.messages = messages;
@@ -58,9 +61,10 @@ class DeskDraft {
         return Suggestion.forTable(table, freeKey(name), field -> false);
     }
 
-    /** Each listing of the site has an address of its own. */
+    /** Each listing of the site has an address of its own, also those of pages in the bin. */
     private ListingKey freeKey(String name) {
-        Set<String> taken = catalog.pages().values().stream().flatMap(DeskDraft::listings).map(ListingKey::name)
+        Set<String> taken = Stream.concat(catalog.pages().values().stream(), bin.pages().keySet().stream())
+                .flatMap(DeskDraft::listings).map(ListingKey::name)
                 .collect(Collectors.toSet());
         String free = name;
         for (int i = 2; taken.contains(free); i++) {

@@ -46,7 +46,7 @@ import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import org.unbescape.html.HtmlEscape;
 
-/** The tab with the pages: drafts as they will look, and publishing them. */
+/** A page at the desk: its draft as it will look, and publishing it. */
 @Controller
 class DeskPages {
 
@@ -75,13 +75,6 @@ class DeskPages {
 
     /** A row kept aside: its line in the file and why. */
     public record AsideLine(String line, List<String> reasons) {
-    }
-
-    @GetMapping("/desk/pages")
-    String pages(Model model) {
-        model.addAttribute("pages", catalog.pages().values());
-        model.addAttribute("tables", catalog.tables().all());
-        return "desk/pages";
     }
 
     @GetMapping("/desk/pages/{key}")

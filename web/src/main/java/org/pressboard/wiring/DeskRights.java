@@ -16,7 +16,7 @@ final class DeskRights {
         "/desk/tables/*/undo", "/desk/rows-of/*", "/desk/files/**", "/desk/files"};
 
     private static final String[] OWNERS_OF_DRAFTS = {"/desk/pages/*/publish", "/desk/pages/*/withdraw",
-        "/desk/editions/*/*/put-back"};
+        "/desk/pages/*/place", "/desk/editions/*/*/put-back"};
 
     private static final String[] DRAFTS = {"/desk/forms", "/desk/forms/**", "/desk/pages", "/desk/pages/**",
             "/desk/proof/**", "/desk/seen/**",

@@ -143,6 +143,8 @@ class AddressMatrixTest extends InBrowser {
             GET /desk/pages/*
             POST /desk/pages/*/access
             POST /desk/pages/*/names
+            POST /desk/pages/*/remove
+            POST /desk/pages/*/put-back
             POST /desk/pages/*/listings
             POST /desk/pages/*/listings/*
             GET /desk/pages/*/*
@@ -201,6 +203,7 @@ class AddressMatrixTest extends InBrowser {
             GET /desk/tables/*/grants/statement
             POST /desk/pages/*/publish
             POST /desk/pages/*/withdraw
+            POST /desk/pages/*/place
             POST /desk/editions/*/*/put-back
             GET /desk/members
             GET /desk/members/*
