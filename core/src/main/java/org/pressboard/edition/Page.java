@@ -82,6 +82,12 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
         return new Page(key, title, lead, unlisted, listings, access, others);
     }
 
+    /** Whether rows of that table have a button on this page that opens the form about them. */
+    public boolean hasButton(FormKey form, TableKey about) {
+        return listings.stream().filter(listing -> listing.table().equals(about))
+                .flatMap(listing -> listing.changing().sending().stream()).anyMatch(each -> each.form().equals(form.name()));
+    }
+
     public Optional<Form> form(FormKey which) {
         return forms.stream().filter(form -> form.key().equals(which)).findFirst();
     }

@@ -3,9 +3,13 @@ package org.pressboard.editing;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.jooq.Condition;
@@ -14,9 +18,15 @@ import org.jooq.Record;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
+import org.pressboard.condition.Operator;
+import org.pressboard.condition.Standpoint;
 import org.pressboard.form.Form;
+import org.pressboard.form.FormKey;
+import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
 import org.pressboard.history.Author;
+import org.pressboard.listing.ListingKey;
+import org.pressboard.listing.Sending;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
 import org.pressboard.problem.ProblemsFound;
@@ -25,6 +35,7 @@ import org.pressboard.sql.ValueSql;
 import org.pressboard.table.Field;
 import org.pressboard.table.Numeric;
 import org.pressboard.table.Table;
+import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
 import org.springframework.stereotype.Component;
@@ -74,6 +85,61 @@ public class FormSending {
             return hasRoom(form, table, begun) ? Optional.empty() : Optional.of(Problem.of("form.no-room"));
         }
         return against(form, name, sender, table, begun);
+    }
+
+    /**
+     * About which of these rows a form is sent no more, and why: they have sent it as often as they may, or there is no place
+     * left. Of whoever is not signed in only the latter is known.
+     *
+     * @param listing a published one; else nothing is known
+     * @param about   its button for it
+     */
+    @Transactional(readOnly = true)
+    public Map<Long, Problem> shut(ListingKey listing, Sending about, Visitor visitor, Collection<Long> rows) {
+        return catalog.published().listing(listing).map(found -> found.edition().page()).flatMap(page ->
+                page.form(new FormKey(about.form())).filter(form -> form.bounds().isCounted() && !rows.isEmpty())
+                        .map(form -> shut(form, page.key() + "/" + form.key(), about.by(), visitor, rows))).orElse(Map.of());
+    }
+
+    private Map<Long, Problem> shut(Form form, String name, FieldKey by, Visitor visitor, Collection<Long> rows) {
+        Map<Long, Problem> shut = new HashMap<>();
+        full(form, by, rows).forEach(row -> shut.put(row, Problem.of("form.no-room")));
+        String sender = Objects.requireNonNullElse(visitor.email(), "");
+        Integer each = form.bounds().each();
+        if (each == null || sender.isEmpty()) {
+            return shut;
+        }
+        if (form.bounds().alike() == null) {
+            against(form, name, sender).filter(problem -> PER_PERSON.contains(problem.code()))
+                    .ifPresent(problem -> rows.forEach(row -> shut.put(row, problem)));
+        } else if (form.bounds().alike().equals(by)) {
+            sent(form, name, sender, by, rows).forEach(row -> shut.put(row, Problem.of(each == 1 ? "form.once"
+                    : "form.often-enough", each)));
+        }
+        return shut;
+    }
+
+    /** Of these rows, those about which they have sent it as often as they may. */
+    private List<Long> sent(Form form, String name, String sender, FieldKey by, Collection<Long> rows) {
+        Table table = catalog.tables().get(form.table());
+        return sql.fetch("select {0} from {1} where {2} = {3} and {4} = {5} and {0} = any({6}) group by {0} having count(*) >= {7}",
+                TableSql.column(table.field(by)), TableSql.name(table), DSL.name(TableSql.FORM), DSL.val(name),
+                DSL.name(TableSql.SENDER), DSL.val(sender), DSL.val(rows.toArray(Long[]::new)), DSL.val(form.bounds().each()))
+                .map(found -> found.get(0, Long.class));
+    }
+
+    /** Of these rows, those of which the number that bounds the form is not more than nought. */
+    private List<Long> full(Form form, FieldKey by, Collection<Long> rows) {
+        FieldKey room = form.bounds().room();
+        if (room == null || !room.isThrough() || !room.way().getFirst().equals(by)) {
+            return List.of();
+        }
+        Tables tables = catalog.tables();
+        TableSql from = TableSql.of(Sight.whole(tables, tables.target(tables.get(form.table()).field(by)).key()),
+                Standpoint.NOBODY, Locale.ENGLISH);
+        Condition none = from.conditionRowByRow(org.pressboard.condition.Condition.compare(room.way().getLast(),
+                Operator.AT_MOST, Value.of(0L)));
+        return sql.select(from.rowId()).from(from.asTable()).where(from.rowId().in(rows).and(none)).fetch(from.rowId());
     }
 
     private Optional<Problem> counted(Form form, String name, String sender, Condition alike) {

@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.editing.FormSending;
 import org.pressboard.editing.VisitorEditing;
 import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
@@ -18,6 +19,7 @@ import org.pressboard.listing.Changing;
 import org.pressboard.listing.Deed;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.Sending;
+import org.pressboard.problem.Problem;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
@@ -35,8 +37,8 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Several 
     static final Offered NOTHING = new Offered(null, Map.of(), new Several(null, Set.of()),
             new Values(Set.of(), Set.of()));
 
-    /** Where something is done, and what it is called. */
-    public record Link(String address, String text) {
+    /** Where something is done, and what it is called; {@code null}: nowhere, and why not. */
+    public record Link(@Nullable String address, String text) {
     }
 
     /** Where something is done with several rows picked, and which these can be; {@code null}: nothing is done. */
@@ -59,18 +61,17 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Several 
         return rows.getOrDefault(row, List.of());
     }
 
-    static Offered of(VisitorEditing editing, Visitor visitor, Table table, Listing listing, Place place,
+    static Offered of(VisitorEditing editing, FormSending forms, Visitor visitor, Table table, Listing listing, Place place,
             Collection<Long> rows, Words words) {
-        Changing changing = listing.changing();
-        return !changing.isAny() || !place.isChangeable() ? NOTHING
-                : new Offering(editing, visitor, table, changing, place, rows, words).offered(listing.shown());
+        return !listing.changing().isAny() || !place.isChangeable() ? NOTHING
+                : new Offering(editing, forms, visitor, table, listing, listing.changing(), place, rows, words).offered();
     }
 
     /** Works out what is offered. For one use. */
-    private record Offering(VisitorEditing editing, Visitor visitor, Table table, Changing changing, Place place,
-                            Collection<Long> rows, Words words) {
+    private record Offering(VisitorEditing editing, FormSending forms, Visitor visitor, Table table, Listing listing,
+                            Changing changing, Place place, Collection<Long> rows, Words words) {
 
-        Offered offered(List<FieldKey> shown) {
+        Offered offered() {
             Set<Verb> verbs = EnumSet.noneOf(Verb.class);
             if (changing.change() || !changing.deeds().isEmpty()) {
                 verbs.add(Verb.CHANGE);
@@ -97,7 +98,7 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Several 
             boolean mayAdd = changing.add() && editing.mayAdd(visitor, table.key());
             boolean isInPlace = changing.change() && changing.inPlace() && place.isOnSite();
             return new Offered(mayAdd ? place.changing("/add") : null, links, several(changeable, may),
-                    isInPlace ? new Values(fields(shown, changeable), changeable) : NOTHING.values);
+                    isInPlace ? new Values(fields(listing.shown(), changeable), changeable) : NOTHING.values);
         }
 
         private Several several(Set<Long> changeable, Map<Verb, Set<Long>> may) {
@@ -125,13 +126,19 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Several 
         private void sending(Map<Long, List<Link>> links) {
             for (Sending sending : changing.sending()) {
                 if (editing.mayAdd(visitor, sending.into())) {
-                    rows.forEach(row -> add(links, row, place.sending(sending.form(), sending.by().name(), row),
-                            sending.label()));
+                    Map<Long, Problem> shut = forms.shut(listing.key(), sending, visitor, rows);
+                    rows.forEach(row -> {
+                        if (shut.containsKey(row)) {
+                            add(links, row, null, words.say("offered." + shut.get(row).code(), sending.label()));
+                        } else {
+                            add(links, row, place.sending(sending.form(), sending.by().name(), row), sending.label());
+                        }
+                    });
                 }
             }
         }
 
-        private static void add(Map<Long, List<Link>> links, long row, String address, String text) {
+        private static void add(Map<Long, List<Link>> links, long row, @Nullable String address, String text) {
             links.computeIfAbsent(row, key -> new ArrayList<>()).add(new Link(address, text));
         }
     }

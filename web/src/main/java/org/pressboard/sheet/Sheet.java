@@ -1,6 +1,7 @@
 package org.pressboard.sheet;
 
 import java.util.List;
+import java.util.stream.Collectors;
 import org.pressboard.value.FieldKey;
 import org.unbescape.html.HtmlEscape;
 
@@ -37,15 +38,18 @@ public record Sheet(SheetFrame frame, List<Line> lines, List<FieldKey> fields, O
         }
     }
 
-    /** The links by which a row is changed; nothing where it may not be. */
+    /** What can be done with a row, and where; nothing where it may not be. */
     private String changes(long row) {
-        StringBuilder html = new StringBuilder();
-        for (Offered.Link link : offered.of(row)) {
-            // a form knows by itself where it goes on
-            String state = link.address().contains("?") ? "" : frame.query();
-            html.append("<a class=\"changes\" href=\"").append(HtmlEscape.escapeHtml4Xml(link.address() + state)).append("\">")
-                    .append(HtmlEscape.escapeHtml4Xml(link.text())).append("</a> ");
+        return offered.of(row).stream().map(this::markup).collect(Collectors.joining(" "));
+    }
+
+    private String markup(Offered.Link link) {
+        String text = HtmlEscape.escapeHtml4Xml(link.text());
+        if (link.address() == null) {
+            return "<span class=\"changes soft\">" + text + "</span>";
         }
-        return html.toString().strip();
+        // a form knows by itself where it goes on
+        String state = link.address().contains("?") ? "" : frame.query();
+        return "<a class=\"changes\" href=\"" + HtmlEscape.escapeHtml4Xml(link.address() + state) + "\">" + text + "</a>";
     }
 }

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.pressboard.condition.Standpoint;
+import org.pressboard.editing.FormSending;
 import org.pressboard.editing.VisitorEditing;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.NarrowBy;
@@ -39,11 +40,13 @@ public class Sheets {
     private final FieldCounts counts;
     private final RowPicker picker;
     private final VisitorEditing editing;
+    private final FormSending forms;
     private final MessageSource messages;
     private final Clock clock;
 
-    Sheets(Rows rows, FieldCounts counts, RowPicker picker, VisitorEditing editing,
+    Sheets(Rows rows, FieldCounts counts, RowPicker picker, VisitorEditing editing, FormSending forms,
             MessageSource messages, Clock clock) {
+        this.forms = forms;
         this.rows = rows;
         this.counts = counts;
         this.picker = picker;
@@ -84,7 +87,7 @@ public class Sheets {
     }
 
     private Offered offered(Asking asking, Place place, List<Long> of, Locale language) {
-        return Offered.of(editing, asking.visitor(), asking.table(), asking.listing(), place, of, new Words(messages,
+        return Offered.of(editing, forms, asking.visitor(), asking.table(), asking.listing(), place, of, new Words(messages,
                 language));
     }
 

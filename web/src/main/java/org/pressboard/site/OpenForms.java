@@ -73,9 +73,9 @@ public class OpenForms {
                 .toList();
     }
 
-    /** The forms on the page that ask for a row of that table, with this row as the answer. */
+    /** The forms on the page that ask for a row of that table, with this row as the answer, where rows have no button for it. */
     List<Offered.Link> about(PublishedSite site, Page page, Visitor visitor, TableKey table, String called, String key) {
-        return on(site, page, visitor).stream().flatMap(open -> open.form().askingFor(table, open.table()).stream().limit(1)
+        return on(site, page, visitor).stream().filter(open -> !page.hasButton(open.form().key(), table)).flatMap(open -> open.form().askingFor(table, open.table()).stream().limit(1)
                 .map(field -> new Offered.Link(open.address() + "?v." + field.key() + "="
                         + UriUtils.encode(called, StandardCharsets.UTF_8) + "&back=" + UriUtils.encode(key,
                                 StandardCharsets.UTF_8), open.form().title()))).toList();

@@ -46,18 +46,22 @@ class SendingTest extends InBrowser {
         page.locator("[name='v.work_day']").fill("Winter pruning, mill side");
         button(page, "Send").click();
         assertThat(page.locator("[role=alert]").first()).containsText("no place left");
-        opensAbout(page, "Grease bands", "You have sent this already");
-        opensAbout(page, "Winter pruning, mill side", "There is no place left");
+        opensAbout(page, "Grease bands", "Sign up: sent already", "You have sent this already");
+        opensAbout(page, "Winter pruning, mill side", "Sign up: no place left", "There is no place left");
         page.locator("[name='v.work_day']").fill("Wassail");
         button(page, "Send").click();
         assertThat(page.locator(".note-good")).containsText("You are on the list");
     }
 
-    /** What will not be taken is said before anybody sends it; another day can still be chosen. */
-    private static void opensAbout(Page page, String day, String said) {
-        page.navigate(page.url().replaceAll("(https?://[^/]+)/.*", "$1/work-days"));
-        page.locator("tr", new Page.LocatorOptions().setHasText(day)).getByText("Sign up", new Locator.GetByTextOptions()
-                .setExact(true)).click();
+    /** What will not be taken is said at the row and before anybody sends it; another day can still be chosen. */
+    private static void opensAbout(Page page, String day, String saidAtRow, String said) {
+        String site = page.url().replaceAll("(https?://[^/]+)/.*", "$1");
+        page.navigate(site + "/work-days");
+        Locator row = page.locator("tr", new Page.LocatorOptions().setHasText(day));
+        assertThat(row.locator(".changes")).hasText(saidAtRow);
+        row.click();
+        assertThat(page.locator(".opened-change")).hasText(saidAtRow);
+        page.navigate(site + "/work-days/send/sign-up?v.work_day=" + day.replace(" ", "%20"));
         assertThat(page.locator("[name='v.work_day']")).hasValue(day);
         assertThat(page.locator("[role=alert]").first()).containsText(said);
     }

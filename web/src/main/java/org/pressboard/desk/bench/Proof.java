@@ -69,10 +69,10 @@ class Proof {
                     AddressPart.of(listing.key(), page.listingKeys(), parameters));
         }
 
-        /** The forms that they may send about a row of that table. */
+        /** The forms that they may send about a row of that table, where rows have no button for it. */
         List<Offered.Link> about(TableKey table) {
             return page.of(visitor).forms().stream()
-                    .filter(form -> site.offers(form, visitor)
+                    .filter(form -> site.offers(form, visitor) && !page.hasButton(form.key(), table)
                             && !form.askingFor(table, site.table(form.table())).isEmpty())
                     .map(form -> new Offered.Link(Place.NOWHERE, form.title())).toList();
         }
