@@ -48,6 +48,13 @@ public sealed interface Operand {
     /** What there is to a page. */
     enum PagePart { TITLE, ADDRESS }
 
+    /**
+     * A field of another row, to which a reference of the row itself leads, such as what is suggested for the tree that
+     * somebody picked; absent where it is not known which row that is.
+     */
+    record OfRow(FieldKey way) implements Operand {
+    }
+
     /** Today, so many days on (negative: back). */
     record Today(int daysOn) implements Operand {
     }
@@ -76,6 +83,7 @@ public sealed interface Operand {
             case Fixed fixed -> Optional.of(fixed.value);
             case OfVisitor ofVisitor -> standpoint.who().part(ofVisitor);
             case OfPage ofPage -> Optional.empty();
+            case OfRow ofRow -> Optional.empty();
             case Beginning beginning ->
                     Optional.of(Value.of(beginning.span.beginning(standpoint.today(), beginning.on)));
             case Today today -> Optional.of(Value.of(standpoint.today().plusDays(today.daysOn)));

@@ -27,7 +27,7 @@ import org.pressboard.value.Value;
  * <pre>{@code
  * Form form = Form.plain(key, signUps, "Sign up").asking(List.of(Question.of(name))).stamping(List.of(
  *         new Stamp(day, new Operand.Today(0))));
- * Map<FieldKey, Value> row = form.row(table, answers, standpoint, now);
+ * Map<FieldKey, Value> row = form.row(table, answers, standpoint, now, following);
  * }</pre>
  *
  * @param lead   what is said before the questions; may be empty
@@ -170,8 +170,14 @@ public record Form(FormKey key, TableKey table, String title, String lead, boole
         return asked;
     }
 
+    /** Finds what another row has, to which a reference of that row leads. */
+    public interface Following {
+        Optional<Value> find(Map<FieldKey, Value> row, FieldKey way);
+    }
+
     /** What the new row has: answers to what was asked, stamps, and what fields begin with that are neither. */
-    public Map<FieldKey, Value> row(Table now, Map<FieldKey, Value> answers, Standpoint standpoint, LocalDateTime moment) {
+    public Map<FieldKey, Value> row(Table now, Map<FieldKey, Value> answers, Standpoint standpoint, LocalDateTime moment,
+            Following following) {
         Map<FieldKey, Value> row = new HashMap<>();
         now.entered().stream().filter(field -> question(field.key()).isEmpty()).forEach(field ->
                 Optional.ofNullable(field.start()).flatMap(start -> start.resolve(standpoint))
@@ -180,7 +186,8 @@ public record Form(FormKey key, TableKey table, String title, String lead, boole
                 .ifPresent(value -> row.put(each.field(), value)));
         stamps.forEach(stamp -> {
             row.remove(stamp.field());
-            stamp.on(now.field(stamp.field()), standpoint, moment)
+            (stamp.value() instanceof Operand.OfRow(FieldKey way) ? following.find(row, way)
+                    : stamp.on(now.field(stamp.field()), standpoint, moment))
                     .ifPresent(value -> row.put(stamp.field(), value));
         });
         return row;

@@ -23,12 +23,12 @@ public record Deed(String label, Condition when, List<Stamp> gives) {
         }
     }
 
-    /** Whether the table still has all that it needs. */
     /** The fields that it sets. */
     public List<FieldKey> given() {
         return gives.stream().map(Stamp::field).toList();
     }
 
+    /** Whether all that it needs is among these. */
     boolean isAmong(Predicate<FieldKey> fields) {
         return when.fields().stream().allMatch(fields) && given().stream().allMatch(fields);
     }

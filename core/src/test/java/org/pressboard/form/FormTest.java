@@ -47,6 +47,8 @@ class FormTest {
                     Question.of(SPICE).when(is(DISH, Value.of("stew")))))
             .stamping(List.of(new Stamp(SENT, new Operand.Today(0)), new Stamp(BY, Operand.OfVisitor.EMAIL)));
 
+    private static final Form.Following NOWHERE = (row, way) -> Optional.empty();
+
     private static Condition is(FieldKey field, Value value) {
         return Condition.oneOf(field, List.of(value));
     }
@@ -67,15 +69,15 @@ class FormTest {
         Map<FieldKey, Value> forged = Map.of(NAME, Value.of("Tomas"), LUNCH, Value.of(false), DISH, Value.of("stew"),
                 SPICE, Value.of("hot"));
         assertThat(asked(forged)).containsExactly(NAME, LUNCH);
-        assertThat(FORM.row(TABLE, forged, MIRA, NOW)).doesNotContainKeys(DISH, SPICE);
+        assertThat(FORM.row(TABLE, forged, MIRA, NOW, NOWHERE)).doesNotContainKeys(DISH, SPICE);
     }
 
     @Test
     void stampsAreSetWhateverIsSentForThem() {
         Map<FieldKey, Value> row = FORM.row(TABLE, Map.of(NAME, Value.of("Tomas"), BY,
-                Value.of("forged@example.org")), MIRA, NOW);
+                Value.of("forged@example.org")), MIRA, NOW, NOWHERE);
         assertThat(row).containsEntry(BY, Value.of("mira@example.org")).containsEntry(SENT, Value.of(NOW));
-        Map<FieldKey, Value> nobody = FORM.row(TABLE, Map.of(BY, Value.of("forged@example.org")), Standpoint.NOBODY, NOW);
+        Map<FieldKey, Value> nobody = FORM.row(TABLE, Map.of(BY, Value.of("forged@example.org")), Standpoint.NOBODY, NOW, NOWHERE);
         assertThat(nobody).doesNotContainKey(BY);
     }
 
@@ -83,8 +85,21 @@ class FormTest {
     void itSetsWhereItStands() {
         Form there = FORM.stamping(List.of(new Stamp(DISH, new Operand.OfPage(Operand.PagePart.TITLE)),
                 new Stamp(SPICE, new Operand.OfPage(Operand.PagePart.ADDRESS)))).onPage("Feast", "feast");
-        assertThat(there.row(TABLE, Map.of(), MIRA, NOW)).containsEntry(DISH, Value.of("Feast"))
+        assertThat(there.row(TABLE, Map.of(), MIRA, NOW, NOWHERE)).containsEntry(DISH, Value.of("Feast"))
                 .containsEntry(SPICE, Value.of("feast"));
+    }
+
+    @Test
+    void itSetsWhatAnotherRowHasToWhichAnAnswerLeads() {
+        FieldKey way = DISH.through(new FieldKey("cook"));
+        Form form = FORM.stamping(List.of(new Stamp(BY, new Operand.OfRow(way))));
+        Form.Following cooks = (row, field) -> field.equals(way) && row.containsKey(DISH)
+                ? Optional.of(Value.of("ingrid@example.org")) : Optional.empty();
+        Map<FieldKey, Value> stew = Map.of(LUNCH, Value.of(true), DISH, Value.of("stew"), BY, Value.of("forged@example.org"));
+        assertThat(form.row(TABLE, stew, MIRA, NOW, cooks)).containsEntry(BY, Value.of("ingrid@example.org"));
+        // an answer to what is not asked leads nowhere
+        assertThat(form.row(TABLE, Map.of(DISH, Value.of("stew")), MIRA, NOW, cooks)).doesNotContainKey(BY);
+        assertThat(new Operand.OfRow(way).resolve(MIRA)).isEmpty();
     }
 
     @Test

@@ -173,6 +173,7 @@ public final class Definitions {
         @Type(name = "fixed", value = Operand.Fixed.class),
         @Type(name = "visitor", value = Operand.OfVisitor.class),
         @Type(name = "page", value = Operand.OfPage.class),
+        @Type(name = "row", value = Operand.OfRow.class),
         @Type(name = "today", value = Operand.Today.class),
         @Type(name = "beginning", value = Operand.Beginning.class)
     })

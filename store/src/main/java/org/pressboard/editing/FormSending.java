@@ -169,15 +169,16 @@ public class FormSending {
 
     /** Whether the number that bounds the form is more than nought, of the row that is referred to. */
     private boolean hasRoom(Form form, Table table, Map<FieldKey, Value> row) {
-        FieldKey room = form.bounds().room();
-        if (room == null || !room.isThrough() || !(row.get(room.way()
-                .getFirst()) instanceof Value.Referred(long number, var called))) {
-            return true;
-        }
-        Field reference = table.field(room.way().getFirst());
-        return editing.rows().find(catalog.tables().target(reference).key(), number)
-                .flatMap(target -> target.find(room.way().getLast())).map(Numeric::number)
+        return Optional.ofNullable(form.bounds().room()).flatMap(room -> led(table, row, room)).map(Numeric::number)
                 .filter(left -> left.signum() <= 0).isEmpty();
+    }
+
+    /** What the other row has, to which a reference of the row leads. */
+    private Optional<Value> led(Table table, Map<FieldKey, Value> row, FieldKey way) {
+        FieldKey reference = way.way().getFirst();
+        return way.isThrough() && row.get(reference) instanceof Value.Referred(long number, var called)
+                ? editing.rows().find(catalog.tables().target(table.field(reference)).key(), number)
+                        .flatMap(target -> target.find(way.way().getLast())) : Optional.empty();
     }
 
     /**
@@ -193,7 +194,8 @@ public class FormSending {
             sql.fetch("select pg_advisory_xact_lock(hashtext({0}))", DSL.val("pressboard form " + form.table()));
         }
         Table table = catalog.tables().get(form.table());
-        Map<FieldKey, Value> row = form.row(table, answers, visitor.on(LocalDate.now(clock)), LocalDateTime.now(clock));
+        Map<FieldKey, Value> row = form.row(table, answers, visitor.on(LocalDate.now(clock)), LocalDateTime.now(clock),
+                (begun, way) -> led(table, begun, way));
         against(form, name, sender, table, row).ifPresent(problem -> {
             throw new ProblemsFound(new Problems(List.of(problem)));
         });

@@ -95,15 +95,24 @@ public class RowPicker {
     /** What these rows are called, as far as somebody sees them. */
     @Transactional(readOnly = true)
     public List<Value.Referred> headings(Sight sight, Visitor visitor, Standpoint standpoint, List<Long> numbers) {
-        Field heading = sight.table().headingField().orElse(null);
-        if (heading == null || numbers.isEmpty()) {
-            return List.of();
-        }
+        FieldKey heading = sight.table().headingField().map(Field::key).orElse(null);
+        return heading == null || numbers.isEmpty() ? List.of() : seen(sight, visitor, standpoint, heading, numbers).stream()
+                .map(row -> new Value.Referred(row.id(), called(row, heading))).toList();
+    }
+
+    /** What a row has in that field, as far as somebody sees either. */
+    @Transactional(readOnly = true)
+    public Optional<Value> value(Sight sight, Visitor visitor, Standpoint standpoint, FieldKey field, long row) {
+        return sight.table().fields().has(field) ? seen(sight, visitor, standpoint, field, List.of(row)).stream().findFirst()
+                .flatMap(found -> found.find(field)) : Optional.empty();
+    }
+
+    /** These rows, as far as somebody sees them, with one of their fields. */
+    private List<Row> seen(Sight sight, Visitor visitor, Standpoint standpoint, FieldKey field, List<Long> numbers) {
         scope.enter(visitor, standpoint);
         TableSql table = TableSql.underLock(sight, standpoint, Locale.ENGLISH);
-        Picking picking = Picking.whole(table, List.of(heading.key()));
+        Picking picking = Picking.whole(table, List.of(field));
         return sql.select(picking.columns()).from(table.asTable()).where(table.rowId().in(numbers))
-                .and(table.condition(sight.asked(sight.table().key()))).fetch(picking::row).stream()
-                .map(row -> new Value.Referred(row.id(), called(row, heading.key()))).toList();
+                .and(table.condition(sight.asked(sight.table().key()))).fetch(picking::row);
     }
 }

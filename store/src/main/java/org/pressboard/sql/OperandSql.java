@@ -43,6 +43,7 @@ public sealed interface OperandSql {
             case Operand.Fixed fixed -> ValueSql.bound(fixed.value());
             case Operand.OfVisitor visitor -> ofVisitor(visitor, type);
             case Operand.OfPage page -> DSL.castNull(SQLDataType.CLOB);
+            case Operand.OfRow row -> DSL.castNull(type);
             case Operand.Today today -> today(today.daysOn());
             case Operand.Beginning beginning -> beginning(beginning);
         };

@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import org.pressboard.condition.Condition;
+import org.pressboard.condition.Operand;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.editing.FormSending;
 import org.pressboard.form.Form;
@@ -135,7 +136,21 @@ public class FormDesk {
                 given(sitting, field, called).ifPresent(value -> starts.put(field.key(), value));
             }
         }
+        for (Question question : sitting.form.questions()) {
+            if (question.start() instanceof Operand.OfRow(FieldKey way) && !starts.containsKey(question.field())) {
+                led(sitting, starts, way).ifPresent(value -> starts.put(question.field(), value));
+            }
+        }
         return starts;
+    }
+
+    /** What the row has to which an answer leads, as far as they see it. */
+    private Optional<Value> led(Sitting sitting, Map<FieldKey, Value> answers, FieldKey way) {
+        FieldKey reference = way.way().getFirst();
+        return answers.get(reference) instanceof Value.Referred(long row, var called)
+                && sitting.table().field(reference).type() instanceof Referring referring
+                ? picker.value(sitting.sight.of(referring.to()), sitting.visitor, standpoint(sitting), way.way().getLast(), row)
+                : Optional.empty();
     }
 
     private Optional<Value> given(Sitting sitting, Field field, String called) {

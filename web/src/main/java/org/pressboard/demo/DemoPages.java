@@ -187,6 +187,7 @@ class DemoPages {
         Form pledge = Form.plain(new FormKey("pledge"), pledges, "Pledge for a tree")
                 .asking(List.of(Question.of(new FieldKey("tree")).requiring(true),
                         Question.of(new FieldKey("amount")).requiring(true)
+                                .starting(new Operand.OfRow(new FieldKey("tree.suggested_pledge")))
                                 .explained("At least what is suggested for the tree.")))
                 .stamping(List.of(new Stamp(new FieldKey("made_on"), new Operand.Today(0))))
                 .telling(List.of(new Notice(Notice.Whom.SENDER, "Your pledge for ‹Tree›",

@@ -72,6 +72,8 @@ class SendingTest extends InBrowser {
         page.navigate(address("/adopt/T-012"));
         link(page, "Pledge for a tree").click();
         assertThat(page.locator("[name='v.tree']")).hasValue("T-012");
+        String suggested = database.queryForObject("select suggested_pledge from hosted.trees where tree = 'T-012'", String.class);
+        assertThat(page.getByLabel("Amount")).hasValue(suggested);
         page.getByLabel("Amount").fill("a lot");
         button(page, "Send").click();
         assertThat(page.locator(".control-problem").first()).containsText("a lot");

@@ -167,7 +167,7 @@ class Bench {
                 tables, wide, model), said.of(listing.keep()),
                 there.dress().marks().stream().map(mark -> said.of(mark.when())).toList(),
                 drafts.mark(draft.key()), words.steps(drafts, draft.key(), tables)));
-        model.addAttribute("ways", new Ways(tables.people().map(tables::get).orElse(null), words.desk()));
+        model.addAttribute("ways", new Ways(tables.people().map(tables::get).orElse(null), List.of(), words.desk()));
         model.addAttribute("sendable", sendable(draft, tables, listing.table()));
         model.addAttribute("tables", tables.all());
         seenBy.offer(draft.key(), tables, model);

@@ -125,10 +125,10 @@ class FormBench {
         Page draft = DraftedPages.find(catalog, page).draft();
         Form before = find(draft, form);
         Table table = catalog.tables().get(before.table());
-        List<FieldKey> rooms = FormTicket.Room.of(catalog.tables(), table).stream().map(FormTicket.Room::key).toList();
+        List<Led> led = Led.of(catalog.tables(), table);
         String what = Objects.requireNonNullElse(parameters.getFirst("do"), "");
         try {
-            drafts.change(draft.key(), who(), now -> now.changing(before.key(), it -> new FormChange(table, rooms,
+            drafts.change(draft.key(), who(), now -> now.changing(before.key(), it -> new FormChange(table, led,
                     parameters).of(it, what)));
         } catch (ProblemsFound against) {
             model.addAttribute("problem", words.desk().say(against.problems().all().getFirst()));
@@ -161,7 +161,7 @@ class FormBench {
         model.addAttribute("page", draft);
         model.addAttribute("pages", catalog.pages().values());
         model.addAttribute("ticket", new FormTicket(draft.key().name(), form.of(table), table,
-                FormTicket.Room.of(tables, table),
+                Led.of(tables, table),
                 tables.people().map(tables::get).orElse(null), granted(table), drafts.mark(draft.key()),
                 words.steps(drafts, draft.key(), tables), words.desk()));
         seenBy.offer(draft.key(), tables, model);

@@ -33,13 +33,13 @@ final class FormChange {
     private static final int MOST_PLACES = 1_000_000;
 
     private final Table table;
-    private final List<FieldKey> rooms;
+    private final List<Led> led;
     private final MultiValueMap<String, String> sent;
 
-    /** @param rooms the numbers of rows referred to that can bound a form */
-    FormChange(Table table, List<FieldKey> rooms, MultiValueMap<String, String> sent) {
+    /** @param led the fields of rows to which questions lead */
+    FormChange(Table table, List<Led> led, MultiValueMap<String, String> sent) {
         this.table = table;
-        this.rooms = List.copyOf(rooms);
+        this.led = List.copyOf(led);
         this.sent = sent;
     }
 
@@ -97,7 +97,7 @@ final class FormChange {
         return question.labelled(cut(first("label").strip(), Field.LONGEST_LABEL)).explained(cut(first("help")
                 .strip(), LONGEST_TEXT))
                 .requiring(first("required").equals("yes")).under(cut(first("part").strip(), Field.LONGEST_LABEL))
-                .starting(first("start").isEmpty() ? null : operand(field(), first("start"), first("startText")))
+                .starting(first("start").isEmpty() ? null : wanted(field(), first("start"), first("startText")))
                 .when(when());
     }
 
@@ -116,7 +116,7 @@ final class FormChange {
 
     private Form stamping(Form form) {
         Field field = field();
-        Operand value = operand(field, first("value"), first("text"));
+        Operand value = wanted(field, first("value"), first("text"));
         if (value == null) {
             throw ProblemsFound.of("bench.no-value", field.label());
         }
@@ -125,6 +125,12 @@ final class FormChange {
         stamps.add(new Stamp(field.key(), value));
         return form.stamping(stamps).asking(form.questions().stream()
                 .filter(question -> !question.field().equals(field.key())).toList());
+    }
+
+    /** The same where it may also be what a row has to which a question leads. */
+    private @Nullable Operand wanted(Field field, String what, String text) {
+        return led.stream().filter(each -> what.equals(Ways.LED + each.way()) && each.fits(field)).findFirst()
+                .<Operand>map(each -> new Operand.OfRow(each.way())).orElseGet(() -> operand(field, what, text));
     }
 
     /** What a field is to be set to; {@code null}: nothing was chosen. */
@@ -161,7 +167,8 @@ final class FormChange {
     }
 
     private @Nullable FieldKey room() {
-        return rooms.stream().filter(key -> key.name().equals(first("room"))).findFirst().orElse(null);
+        return led.stream().filter(Led::isNumber).map(Led::way).filter(key -> key.name().equals(first("room"))).findFirst()
+                .orElse(null);
     }
 
     private static @Nullable LocalDate day(String text) {

@@ -14,34 +14,19 @@ import org.pressboard.sheet.Words;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
-import org.pressboard.table.Numeric;
-import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
-import org.pressboard.table.Tables;
-import org.pressboard.value.FieldKey;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Value;
 
 /**
  * The ticket of a form, for its template.
  *
- * @param rooms   numbers of rows referred to that can bound the form
+ * @param led     the fields of rows to which questions lead
  * @param people  the table of the members; {@code null}: there is none
  * @param granted who may add rows to the table, in words
  */
-record FormTicket(String page, Form form, Table table, List<Room> rooms, @Nullable Table people, String granted, String mark,
+record FormTicket(String page, Form form, Table table, List<Led> led, @Nullable Table people, String granted, String mark,
                   List<Ticket.StepLine> steps, Words words) {
-
-    /** A number of the rows that a question leads to. */
-    public record Room(FieldKey key, String label) {
-
-        /** The numbers of rows that the table's rows refer to. */
-        static List<Room> of(Tables tables, Table table) {
-            return table.entered().stream().filter(field -> field.type() instanceof Referring && !field.type().isSeveral())
-                    .flatMap(field -> tables.target(field).fields().stream().filter(of -> of.type() instanceof Numeric)
-                            .map(of -> new Room(field.key().through(of.key()), field.label() + ": " + of.label()))).toList();
-        }
-    }
 
     /** A question as it is changed. */
     public record Asked(Question question, Field field, List<Ways.Way> starts, List<Other> others) {
@@ -53,6 +38,11 @@ record FormTicket(String page, Form form, Table table, List<Room> rooms, @Nullab
 
     /** What is set without being asked. */
     public record Set(Field field, String said) {
+    }
+
+    /** What can bound the form. */
+    public List<Led> rooms() {
+        return led.stream().filter(Led::isNumber).toList();
     }
 
     public String address() {
@@ -109,13 +99,17 @@ record FormTicket(String page, Form form, Table table, List<Room> rooms, @Nullab
     }
 
     public List<Set> stamps() {
-        return form.stamps().stream().map(stamp -> new Set(table.field(stamp.field()), new Ways(people, words)
+        return form.stamps().stream().map(stamp -> new Set(table.field(stamp.field()), ways()
                 .said(table.field(stamp.field()), stamp.value()))).toList();
     }
 
     /** What the field may begin with, or be set to. */
     public List<Ways.Way> ways(Field field, @Nullable Operand now) {
-        return new Ways(people, words).of(field, now);
+        return ways().of(field, now);
+    }
+
+    private Ways ways() {
+        return new Ways(people, led, words);
     }
 
     /** What a fixed start is, as it is typed. */

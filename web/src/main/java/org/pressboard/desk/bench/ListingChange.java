@@ -249,7 +249,7 @@ final class ListingChange {
     }
 
     private List<Sending> sendings() {
-        List<String> chosen = sent.getOrDefault("form", List.of());
+        List<String> chosen = sent.getOrDefault("sends", List.of());
         return sendable.stream().filter(each -> chosen.contains(each.form())).toList();
     }
 

@@ -40,7 +40,7 @@ final class MarkChange {
     }
 
     private Mark.Style style() {
-        return Arrays.stream(Mark.Style.values()).filter(each -> each.name().equals(first("style"))).findFirst()
+        return Arrays.stream(Mark.Style.values()).filter(each -> each.name().equals(first("look"))).findFirst()
                 .orElse(Mark.Style.MUTED);
     }
 

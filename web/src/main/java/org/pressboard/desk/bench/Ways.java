@@ -10,14 +10,19 @@ import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
+import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
 
 /**
  * What a field can be set to without being asked, in words.
  *
  * @param people the table of the members; {@code null}: there is none
+ * @param led    the fields of rows to which questions lead
  */
-record Ways(@Nullable Table people, Words words) {
+record Ways(@Nullable Table people, List<Led> led, Words words) {
+
+    /** What is chosen begins so where it is a field to which a question leads. */
+    static final String LED = "led.";
 
     /** Something that can be chosen. */
     public record Way(String value, String text, boolean chosen) {
@@ -48,6 +53,8 @@ record Ways(@Nullable Table people, Words words) {
                     ways.add(new Way("of." + own.key(), words.say("form.way.of", own.label()),
                             now instanceof Operand.OfVisitor(var part, var of) && own.key().equals(of))));
         }
+        led.stream().filter(each -> each.fits(field)).forEach(each -> ways.add(new Way(LED + each.way(),
+                words.say("form.way.led", each.label()), now instanceof Operand.OfRow(FieldKey way) && way.equals(each.way()))));
         if (!(field.type() instanceof Referring)) {
             ways.add(way("fixed", now instanceof Operand.Fixed));
         }
@@ -70,6 +77,8 @@ record Ways(@Nullable Table people, Words words) {
                 case ROW -> "row";
                 case FIELD -> "gone";
             });
+            case Operand.OfRow(FieldKey way) -> led.stream().filter(each -> each.way().equals(way)).findFirst()
+                    .map(each -> words.say("form.way.led", each.label())).orElseGet(() -> words.say("form.way.led-gone"));
             case Operand.OfPage(Operand.PagePart part) -> words.say("form.way."
                     + (part == Operand.PagePart.TITLE ? "page" : "address"));
             default -> words.say("form.way.today");

@@ -102,7 +102,7 @@ public class ConditionDesk {
         }
         fresh(condition, tables, table, sent(tables, table, parameters).begun(), model);
         model.addAttribute("at", place);
-        model.addAttribute("id", first(parameters, "id").matches("[a-z][a-z_-]{0,99}") ? first(parameters, "id") : "keep");
+        model.addAttribute("id", first(parameters, "as").matches("[a-z][a-z_-]{0,99}") ? first(parameters, "as") : "keep");
         model.addAttribute("words", desk());
         return true;
     }

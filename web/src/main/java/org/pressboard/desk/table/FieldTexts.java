@@ -59,6 +59,7 @@ final class FieldTexts {
             case Operand.Beginning beginning -> throw new IllegalStateException("No row begins with " + beginning);
             case Operand.OfVisitor visitor -> put(texts, "startVisitor", true);
             case Operand.OfPage page -> throw new IllegalStateException("No row begins with " + page);
+            case Operand.OfRow row -> throw new IllegalStateException("No row begins with " + row);
         }
     }
 
