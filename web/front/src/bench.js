@@ -15,6 +15,8 @@ Alpine.data('bench', () => ({
     this.$el.addEventListener('click', event => this.clicked(event));
     this.follow = event => this.swapped(event);
     document.addEventListener('htmx:after:swap', this.follow);
+    this.lost = event => this.unkept(event);
+    for (const name of ['htmx:error', 'htmx:response:error']) document.addEventListener(name, this.lost);
     this.fit = () => this.scaled();
     window.addEventListener('resize', this.fit);
     this.$refs.proof.addEventListener('load', () => this.loaded());
@@ -22,6 +24,7 @@ Alpine.data('bench', () => ({
   },
   destroy() {
     document.removeEventListener('htmx:after:swap', this.follow);
+    for (const name of ['htmx:error', 'htmx:response:error']) document.removeEventListener(name, this.lost);
     window.removeEventListener('resize', this.fit);
   },
 
@@ -114,6 +117,10 @@ Alpine.data('bench', () => ({
     this.root().querySelector(`[data-step=${step}]`).click();
   },
 
+  // What was not kept does not stand as if it were.
+  unkept(event) {
+    if (event.detail.ctx?.target?.id === 'ticket') this.reset(event.detail.ctx);
+  },
   swapped(event) {
     if (event.detail.ctx?.target?.id !== 'ticket') return;
     this.draw();

@@ -3,6 +3,21 @@ import Sortable from 'sortablejs';
 import { start } from './common.js';
 import './bench.js';
 
+// Where a part of the page could not be asked for, or something not be kept, that is said until there is an answer again.
+const trouble = document.querySelector('[data-trouble]');
+const tell = why => {
+  trouble.textContent = trouble.dataset[why] ?? '';
+  trouble.hidden = !why;
+};
+document.addEventListener('htmx:after:request', ({ detail: { ctx } }) => { if (ctx.response.status < 400) tell(''); });
+document.addEventListener('htmx:error', ({ detail: { ctx } }) => { if (ctx) tell('lost'); });
+document.addEventListener('htmx:response:error', ({ detail: { ctx } }) => {
+  const { status } = ctx.response;
+  const { gone } = ctx.target?.dataset ?? {};
+  if (status === 404 && gone) location.assign(gone);
+  else tell({ 401: 'out', 403: 'refused' }[status] ?? 'lost');
+});
+
 // Moves a line a place up or down, or takes it out, by the button that was clicked; gives the line, if it was one.
 function moveLine(event) {
   const way = event.target.closest('[data-move]')?.dataset.move;

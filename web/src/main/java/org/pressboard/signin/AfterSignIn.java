@@ -36,14 +36,18 @@ public class AfterSignIn implements AuthenticationEntryPoint, AuthenticationSucc
         this.catalog = catalog;
     }
 
-    /** Whoever has to sign in first comes back to the page they asked for, not to a part of it. */
+    /** Whoever has to sign in first comes back to the page they asked for; who asked for a part of one is told. */
     @Override
     public void commence(HttpServletRequest request, HttpServletResponse response, AuthenticationException missing)
             throws IOException {
+        if (request.getHeader("HX-Request") != null) {
+            // a part of a page has no room for the sign-in
+            response.setStatus(HttpServletResponse.SC_UNAUTHORIZED);
+            return;
+        }
         String query = request.getQueryString() == null ? "" : "?" + request.getQueryString();
         String asked = request.getRequestURI() + query;
-        boolean isPage = request.getMethod().equals("GET") && request.getHeader("HX-Request") == null
-                && String.valueOf(request.getHeader(HttpHeaders.ACCEPT)).contains(MediaType.TEXT_HTML_VALUE);
+        boolean isPage = request.getMethod().equals("GET") && String.valueOf(request.getHeader(HttpHeaders.ACCEPT)).contains(MediaType.TEXT_HTML_VALUE);
         response.sendRedirect(isPage && isPlace(asked)
                 ? "/sign-in?" + TO + "=" + URLEncoder.encode(asked, StandardCharsets.UTF_8) : "/sign-in");
     }

@@ -272,4 +272,43 @@ class BenchTest extends AtBench {
         page.navigate(address(BENCH));
         says(page, "title", "no title");
     }
+
+    @Test
+    void whatCannotBeKeptIsSaidAndDoesNotStandAsIfItWere() {
+        Page page = bench();
+        page.route("**/change", Route::abort);
+        open(page, "density");
+        Locator airy = page.locator("[data-panel=density]").getByLabel("rows far apart");
+        airy.click();
+        assertThat(page.locator(".trouble")).containsText("could not be reached");
+        assertThat(airy).not().isChecked();
+        says(page, "density", "rows at ease");
+        page.unroute("**/change");
+        airy.check();
+        says(page, "density", "rows far apart");
+        assertThat(page.locator(".trouble")).isHidden();
+
+        // signed out in another window
+        Page another = page.context().newPage();
+        another.navigate(address("/desk/pages"));
+        button(another, "Sign out").click();
+        another.waitForURL(address("/sign-in?out"));
+        assertThat(page.locator(".trouble")).containsText("You are signed out");
+        assertThat(page.locator("#ticket")).isVisible();
+        forgiveConsole("Failed to load resource");
+        forgiveConsole("htmx:error");
+    }
+
+    @Test
+    void whoseTicketIsGoneIsLedToThePage() {
+        Page page = bench();
+        page.navigate(address("/desk/pages/crates"));
+        page.locator("#listed-table").selectOption("crates");
+        button(page, "Add it").click();
+        page.waitForURL(address("/desk/pages/crates/crates-2"));
+        button(page, "Undo").click();
+        page.waitForURL(address("/desk/pages/crates?gone"));
+        assertThat(page.locator("[role=status]").first()).containsText("no more on this page");
+        forgiveConsole("Failed to load resource");
+    }
 }
