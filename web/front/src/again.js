@@ -2,12 +2,13 @@
 // those that Back takes.
 import htmx from 'htmx.org';
 import { parsed } from './parsed.js';
+import { reach } from './reach.js';
 
 const addressOf = part => part.querySelector('[data-again]')?.dataset.again ?? location.href;
 
 export async function again(part) {
-  const answer = await fetch(addressOf(part), { headers: { Accept: 'text/html' } });
-  if (!answer.ok || answer.redirected) return;
+  const answer = await reach(addressOf(part), { headers: { Accept: 'text/html' } });
+  if (!answer?.ok || answer.redirected) return;
   const fresh = (await parsed(answer)).getElementById(part.id);
   const now = document.getElementById(part.id);
   if (fresh && now) htmx.swap({ target: now, text: fresh.outerHTML, swap: 'outerMorph' });

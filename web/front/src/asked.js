@@ -1,10 +1,11 @@
 // Questions that hang on other answers come and go as these are given; which, the server knows.
+import { reach } from './reach.js';
 
 async function ask(form) {
   const mine = form.asking = (form.asking ?? 0) + 1;
-  const answer = await fetch(form.dataset.asked, { method: 'POST', body: new URLSearchParams(new FormData(form)) });
+  const answer = await reach(form.dataset.asked, { method: 'POST', body: new URLSearchParams(new FormData(form)) });
   // an answer that comes late says nothing any more
-  if (!answer.ok || mine !== form.asking) return;
+  if (!answer?.ok || mine !== form.asking) return;
   const asked = await answer.json();
   for (const question of form.querySelectorAll('[data-question]')) {
     question.hidden = !asked.includes(question.dataset.question);

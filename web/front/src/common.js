@@ -5,6 +5,7 @@ import htmx from 'htmx.org';
 import 'htmx.org/dist/ext/hx-alpine-compat.js';
 import './opening.js';
 import { parsed } from './parsed.js';
+import { reach } from './reach.js';
 import { isTyping } from './typing.js';
 
 // The search of a listing: "/" goes to the page's first from anywhere, Esc leaves it. Among very many rows one letter
@@ -77,9 +78,9 @@ async function tally(sheet) {
     delete place.dataset.untold; // asked for once
     asked.searchParams.append('of', place.dataset.tally);
   }
-  const answer = await fetch(asked);
+  const answer = await reach(asked);
   // where it takes too long nobody is told; rows that have changed meanwhile ask anew
-  if (!answer.ok || sheet.dataset.tallies !== tallies) return;
+  if (!answer?.ok || sheet.dataset.tallies !== tallies) return;
   const told = await parsed(answer);
   for (const place of places) {
     const fresh = told.querySelector(`[data-tally="${place.dataset.tally}"]`);

@@ -3,6 +3,7 @@ import htmx from 'htmx.org';
 import { back } from './back.js';
 import { dialog, fill, isPlain } from './opening.js';
 import { parsed } from './parsed.js';
+import { reach } from './reach.js';
 
 const FORMS = /^\/listings\/[a-z0-9-]+\/rows\/(add|\d+\/(change|remove|do\/\d+))$/;
 const slipOf = element => element.closest('dialog.row-slip');
@@ -21,23 +22,23 @@ function lay(slip, page) {
 }
 
 async function open(link) {
-  const answer = await fetch(link.href, { headers: { Accept: 'text/html' } });
+  const answer = await reach(link.href, { headers: { Accept: 'text/html' } });
   const inSlip = slipOf(link);
   const sheet = link.closest('.sheet');
   const slip = inSlip ?? dialog('slip', sheet.dataset.close);
-  if (!answer.ok || !lay(slip, await parsed(answer))) return window.location.assign(link.href);
+  if (!answer?.ok || !lay(slip, await parsed(answer))) return window.location.assign(link.href);
   if (inSlip) return history.replaceState({ slip: true }, '', link.href);
   slip.filled = sheet.id;
   slip.showModal();
   history.pushState({ slip: true }, '', link.href);
 }
 
-function lost(form) {
+function lost(form, why) {
   form.sending = false;
   const note = form.querySelector('.slip-lost') ?? document.createElement('p');
   note.className = 'note note-warn slip-lost';
   note.setAttribute('role', 'alert');
-  note.textContent = document.body.dataset.lost;
+  note.textContent = document.body.dataset[why] ?? document.body.dataset.lost;
   form.prepend(note);
 }
 
@@ -49,12 +50,11 @@ async function send(form, button) {
   const slip = slipOf(form);
   const several = form.enctype === 'multipart/form-data';
   const data = new FormData(form, button);
-  const answer = await fetch(form.action, { method: 'POST', body: several ? data : new URLSearchParams(data) })
-    .catch(() => null); // said below: what was typed stays
-  if (!answer) return lost(form);
+  const answer = await reach(form.action, { method: 'POST', body: several ? data : new URLSearchParams(data) });
+  if (!answer) return lost(form, 'lost');
   const page = await parsed(answer);
   if (!answer.redirected) {
-    if (!lay(slip, page)) lost(form);
+    if (!lay(slip, page)) lost(form, 'unkept');
     return;
   }
   const fresh = page.getElementById(slip.filled);

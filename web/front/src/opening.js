@@ -1,12 +1,13 @@
 // Rows that open: over the list in a slip, or between its rows. Without scripts each is a page of its own.
 import { parsed } from './parsed.js';
+import { reach } from './reach.js';
 
 const sheetOf = element => element.closest('.sheet');
 const howOf = sheet => /\bopens-([a-z-]+)/.exec(sheet?.className ?? '')?.[1];
 
 async function fetched(address) {
-  const answer = await fetch(address, { headers: { Accept: 'text/html' } });
-  const opened = answer.ok && (await parsed(answer)).getElementById('opened');
+  const answer = await reach(address, { headers: { Accept: 'text/html' } });
+  const opened = answer?.ok && (await parsed(answer)).getElementById('opened');
   return opened ? document.importNode(opened, true) : null;
 }
 

@@ -1,6 +1,7 @@
 // Single values changed where they stand: by a click, or by "e" in a row; Enter keeps, Escape gives up.
 import htmx from 'htmx.org';
 import { again } from './again.js';
+import { reach } from './reach.js';
 import { isTyping } from './typing.js';
 
 function close(cell, focus = true) {
@@ -13,8 +14,9 @@ async function open(button) {
   const cell = button.closest('td');
   if (cell.querySelector('form.value-form')) return;
   for (const other of document.querySelectorAll('td.value-open')) close(other, false);
-  const answer = await fetch(button.dataset.value + location.search);
-  if (!answer.ok) return;
+  const answer = await reach(button.dataset.value + location.search);
+  // it cannot be changed any more, or whoever could has been signed out: the page as it is now tells
+  if (!answer?.ok) return location.reload();
   place(cell, await answer.text());
 }
 
@@ -29,21 +31,27 @@ function place(cell, html) {
   control?.select?.();
 }
 
+function against(form, text) {
+  const note = form.querySelector('.value-lost') ?? document.createElement('p');
+  note.className = 'control-problem value-lost';
+  note.setAttribute('role', 'alert');
+  note.textContent = text;
+  form.append(note);
+}
+
 // What cannot be kept is said where it was typed, which stays.
 async function keep(form) {
   const cell = form.closest('td');
   const sheet = form.closest('.sheet');
   const { value } = cell.querySelector('.value').dataset;
-  const answer = await fetch(form.action, { method: 'POST', body: new URLSearchParams(new FormData(form)) });
+  const answer = await reach(form.action, { method: 'POST', body: new URLSearchParams(new FormData(form)) });
+  if (!answer) return against(form, document.body.dataset.lost);
   const html = await answer.text();
   if (html.includes('value-form')) {
     place(cell, html);
     return;
   }
-  if (!answer.ok) {
-    form.querySelector('.control-problem')?.append(document.body.dataset.lost ?? '');
-    return;
-  }
+  if (!answer.ok) return against(form, document.body.dataset.unkept);
   await again(sheet);
   const fresh = document.getElementById(sheet.id);
   fresh.querySelector('.notices').innerHTML = html;

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import java.time.LocalDate;
 import java.util.List;
@@ -49,6 +50,27 @@ class InPlaceTest extends InBrowser {
         button(page, "Undo").click();
         assertThat(page.locator(".note-good")).containsText("Taken back");
         assertThat(page.locator("main")).not().containsText("£12.34");
+    }
+
+    @Test
+    void whatWasTypedStaysWhereNoAnswerComesOrWhoeverTypedItIsSignedOut() {
+        Page page = repairs();
+        String tool = column(page, 0).getFirst();
+        value(page, tool, "cost").click();
+        Locator input = page.locator(".value-form [name='v.cost']");
+        page.route("**/value/cost", Route::abort);
+        input.fill("21.43");
+        input.press("Enter");
+        assertThat(page.locator(".value-lost")).containsText("The answer did not come");
+        page.unroute("**/value/cost");
+        Page another = page.context().newPage();
+        another.navigate(address("/repairs"));
+        button(another, "Sign out").click();
+        another.waitForURL(address("/sign-in?out"));
+        input.press("Enter");
+        assertThat(page.locator(".value-lost")).containsText("you have been signed out");
+        assertThat(input).hasValue("21.43");
+        forgiveConsole("Failed to load resource");
     }
 
     @Test
