@@ -5,6 +5,12 @@ import { words } from './words.js';
 
 const isTyping = target => target.closest?.('input:not([type=checkbox], [type=radio]), textarea') != null;
 
+// Whoever fills in what belongs to a choice makes that choice.
+document.addEventListener('input', ({ target }) => {
+  const choice = document.getElementById(target.dataset.chooses);
+  if (choice) choice.checked = true;
+});
+
 Alpine.data('bench', () => ({
   ...words('ticket'),
   width: 1280,

@@ -65,6 +65,22 @@ class FormBenchTest extends InBrowser {
         page.locator("#tell-subject-OWNER").press("Enter");
         assertThat(page.locator("#ticket [role=alert]")).containsText("No field is called “Nothing”");
 
+        // whoever writes a letter, or picks a page, wants that
+        page.locator("#tell-subject-OWNER").fill("Tasted");
+        page.locator("#tell-subject-OWNER").press("Enter");
+        assertThat(page.locator("[data-opens=tell-OWNER]")).hasText("“Tasted”");
+        button(page, "Undo").click();
+        assertThat(page.locator("[data-opens=tell-OWNER]")).hasText("nothing");
+        open(page, "then");
+        page.locator("#form-page").selectOption("varieties");
+        assertThat(page.locator("[data-opens=then]")).containsText("/varieties");
+        page.locator("[data-panel=then]").getByLabel("these words").check();
+        assertThat(page.locator("[data-opens=then]")).hasText("a word of thanks");
+        button(page, "Undo").click();
+        assertThat(page.locator("[data-opens=then]")).containsText("/varieties");
+        button(page, "Undo").click();
+        assertThat(page.locator("[data-opens=then]")).hasText("a word of thanks");
+
         // taken back, each step by its words
         button(page, "Undo").click();
         assertThat(page.locator("#ticket")).containsText("as often as they like");
