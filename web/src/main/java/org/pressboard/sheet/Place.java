@@ -16,9 +16,16 @@ import org.pressboard.listing.TakeAway;
  */
 public record Place(String page, String rows, String takeAway, String opening, String picking, String tallies) {
 
+    private static final String DRAFTS = "/desk/pages/";
+
     /** The listing whose changes an open page hears of; {@code null}: it hears of none. */
     public @Nullable String live() {
         return isOnSite() ? rows.substring("/listings/".length(), rows.length() - "/rows".length()) : null;
+    }
+
+    /** What the addresses of rows begin with that are read whole, before their keys; a draft's at the desk are in its proof. */
+    String read() {
+        return page.startsWith(DRAFTS) ? "/desk/proof/" + page.substring(DRAFTS.length()) : page;
     }
 
     /** Where a form of the page is filled in about a row. */

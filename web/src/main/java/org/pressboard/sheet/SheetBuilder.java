@@ -104,7 +104,7 @@ final class SheetBuilder {
             return row.find(listing.opening().link()).map(PlainForm::write).filter(WebTexts::isLink).orElse("");
         }
         return listing.opening().how().hasAddress() ? RowAddress.of(table, row).map(key ->
-                place.page() + "/" + UriUtils.encodePathSegment(key, UTF_8) + address.write(state)).orElse("") : "";
+                place.read() + "/" + UriUtils.encodePathSegment(key, UTF_8) + address.write(state)).orElse("") : "";
     }
 
     private String hint() {

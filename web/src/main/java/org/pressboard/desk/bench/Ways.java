@@ -66,7 +66,7 @@ record Ways(@Nullable Table people, List<Led> led, Words words) {
     }
 
     /** What a field is set to. */
-    String said(Field of, Operand value) {
+    public String said(Field of, Operand value) {
         return switch (value) {
             case Operand.Fixed(Value fixed) -> "“" + words.written(of, fixed) + "”";
             case Operand.OfVisitor(Operand.VisitorPart part, var field) when field != null && people != null
