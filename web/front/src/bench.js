@@ -5,11 +5,13 @@ import { words } from './words.js';
 
 const isTyping = target => target.closest?.('input:not([type=checkbox], [type=radio]), textarea') != null;
 
-// Whoever fills in what belongs to a choice makes that choice.
-document.addEventListener('input', ({ target }) => {
-  const choice = document.getElementById(target.dataset.chooses);
-  if (choice) choice.checked = true;
-});
+// Whoever fills in what belongs to a choice makes that choice; before it is sent, for an answer may have undone it meanwhile.
+for (const name of ['input', 'change']) {
+  document.addEventListener(name, ({ target }) => {
+    const choice = document.getElementById(target.dataset.chooses);
+    if (choice) choice.checked = true;
+  }, true);
+}
 
 Alpine.data('bench', () => ({
   ...words('ticket'),

@@ -215,8 +215,12 @@ for (const name of ['htmx:error', 'htmx:response:error']) {
   });
 }
 
-// The tab of the page one is on is in sight, also behind many others.
-document.querySelector('.tabs [aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'center' });
+// The tab of the page one is on is in sight, also behind many others. Only the tabs move, not what a proof stands in.
+const tab = document.querySelector('.tabs [aria-current]');
+if (tab) {
+  const tabs = tab.parentElement;
+  tabs.scrollLeft = tab.offsetLeft - tabs.offsetLeft - (tabs.clientWidth - tab.offsetWidth) / 2;
+}
 
 window.Alpine = Alpine;
 

@@ -104,6 +104,23 @@ class BenchControlsTest extends AtBench {
     }
 
     @Test
+    void aButtonGivesAFieldAValue() {
+        Page page = bench();
+        open(page, "buttons");
+        page.locator("#deed-text-state").fill("Eaten");
+        page.locator("#deed-label-state").fill("Eat it");
+        page.locator("#deed-label-state").press("Enter");
+        says(page, "buttons", "“Eat it”");
+        page.reload();
+        open(page, "buttons");
+        assertThat(page.locator("[data-panel=buttons]")).containsText("Eat it sets State to “Eaten” take away");
+        assertThat(proof(page).getByText("Eat it", new com.microsoft.playwright.FrameLocator.GetByTextOptions().setExact(true)))
+                .hasCount(4);
+        page.locator("[data-panel=buttons]").getByText("take away").click();
+        says(page, "buttons", "no buttons");
+    }
+
+    @Test
     void rowsOfWhichSomethingIsSoAreMarked() {
         Page page = bench();
         open(page, "marks");

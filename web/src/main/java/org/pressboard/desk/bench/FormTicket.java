@@ -108,6 +108,11 @@ record FormTicket(String page, Form form, Table table, List<Led> led, @Nullable 
         return ways().of(field, now);
     }
 
+    /** What can be typed as a fixed value of the field. */
+    public List<String> options(Field field) {
+        return ways().options(field);
+    }
+
     private Ways ways() {
         return new Ways(people, led, words);
     }

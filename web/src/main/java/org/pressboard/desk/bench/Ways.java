@@ -5,6 +5,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Operand;
 import org.pressboard.sheet.Words;
+import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
@@ -34,6 +35,9 @@ record Ways(@Nullable Table people, List<Led> led, Words words) {
         if (field.type() instanceof Temporal.Date || field.type() instanceof Temporal.DateTime) {
             ways.add(way("today", now instanceof Operand.Today));
         }
+        if (!(field.type() instanceof Referring)) {
+            ways.add(way("fixed", now instanceof Operand.Fixed));
+        }
         boolean isText = field.type() instanceof Textual;
         if (isText) {
             ways.add(way("email", now instanceof Operand.OfVisitor(Operand.VisitorPart part, var none)
@@ -55,10 +59,12 @@ record Ways(@Nullable Table people, List<Led> led, Words words) {
         }
         led.stream().filter(each -> each.fits(field)).forEach(each -> ways.add(new Way(LED + each.way(),
                 words.say("form.way.led", each.label()), now instanceof Operand.OfRow(FieldKey way) && way.equals(each.way()))));
-        if (!(field.type() instanceof Referring)) {
-            ways.add(way("fixed", now instanceof Operand.Fixed));
-        }
         return ways;
+    }
+
+    /** What can be typed as a fixed value; empty: whatever the field takes. */
+    public List<String> options(Field field) {
+        return field.type() instanceof Chosen chosen ? chosen.options().stream().map(Chosen.Option::text).toList() : List.of();
     }
 
     private Way way(String name, boolean chosen) {
