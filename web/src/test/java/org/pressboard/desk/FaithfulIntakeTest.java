@@ -114,7 +114,7 @@ class FaithfulIntakeTest extends InBrowser {
         page.getByLabel("Title").fill("A better title");
         page.getByLabel("Address").fill("trees");
         button(page, "Keep").click();
-        assertThat(page.locator(".note-warn")).hasText("Another page is at /trees already. Nothing was changed.");
+        assertThat(page.locator(".note-warn")).hasText("Another page is at /trees already, or is in the bin and was there. Nothing was changed.");
         page.getByText("Title, lead, address, menu").click();
         page.getByLabel("Title").fill("A better title");
         page.getByLabel("Address").fill("better");

@@ -48,7 +48,7 @@ class StructureTest {
             Map.entry("member", Set.of("catalog", "change", "condition", "editing", "grant", "history", "problem",
                     "rows", "sql", "table", "value")),
             Map.entry("files", Set.of("attachment", "catalog", "problem", "rows", "table", "value")),
-            Map.entry("editing", Set.of("catalog", "change", "condition", "files", "form", "grant", "history",
+            Map.entry("editing", Set.of("catalog", "change", "condition", "edition", "files", "form", "grant", "history",
                     "listing", "problem", "rows", "schema", "sql",
                     "table", "value")),
             Map.entry("bulk", Set.of("catalog", "condition", "edition", "files", "grant", "history", "intake", "listing",
