@@ -163,11 +163,11 @@ function watch(name, said) {
   }, 800);
 }
 
-// What stands in paragraphs or on lines of its own, in one line.
+// What stands in paragraphs or on lines of its own, in one line, a space where it goes on.
 function inOneLine(cell) {
   const copy = cell.cloneNode(true);
-  copy.querySelectorAll('br, p, li, blockquote, pre, h1, h2, h3, h4, h5, h6').forEach(block => block.after(' '));
-  return copy.textContent;
+  copy.querySelectorAll('br, p, li, blockquote, pre, h1, h2, h3, h4, h5, h6').forEach(block => block.after('\n'));
+  return (cell.dataset.cell ?? copy.textContent).replace(/^[\r\n]+|[\r\n]+$/g, '').replace(/ *[\t\r\n]\s*/g, ' ');
 }
 
 // Rows are copied as they are printed, as a table and as text with tabs.
@@ -176,7 +176,7 @@ document.addEventListener('click', event => {
   if (!button) return;
   const rows = fetch(button.dataset.copies).then(answer => answer.ok ? answer.text() : Promise.reject(new Error(document.body.dataset.lost)))
     .then(text => new DOMParser().parseFromString(text, 'text/html').querySelector('.print-rows'));
-  const cells = table => [...table.rows].map(row => [...row.cells].map(cell => (cell.dataset.cell ?? inOneLine(cell)).replace(/\s+/g, ' ').trim()));
+  const cells = table => [...table.rows].map(row => [...row.cells].map(inOneLine));
   const plain = rows.then(table => new Blob([cells(table).map(row => row.join('\t')).join('\n')], { type: 'text/plain' }));
   const rich = rows.then(table => {
     table.querySelectorAll('[data-cell]').forEach(cell => { cell.textContent = cell.dataset.cell; });

@@ -51,7 +51,7 @@ async function keep(form) {
     place(cell, html);
     return;
   }
-  if (!answer.ok) return against(form, document.body.dataset.unkept);
+  if (!answer.ok) return against(form, document.body.dataset.unkept ?? document.body.dataset.lost);
   await again(sheet);
   const fresh = document.getElementById(sheet.id);
   fresh.querySelector('.notices').innerHTML = html;

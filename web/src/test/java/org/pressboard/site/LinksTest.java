@@ -63,7 +63,7 @@ class LinksTest extends InBrowser {
             }
         }
         assertThat(broken).isEmpty();
-        assertThat(followed.size()).isGreaterThan(20);
+        assertThat(followed.size()).isGreaterThan(10);
     }
 
     private static boolean isFollowed(String link) {
