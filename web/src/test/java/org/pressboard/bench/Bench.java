@@ -29,7 +29,8 @@ import org.springframework.context.ConfigurableApplicationContext;
 /**
  * Starts the application and the reference in one process and prints how they compare. Words name the parts to
  * measure: {@code listing}, {@code layout}, {@code related}, {@code throughput},
- * {@code people}, {@code bulk}, {@code harm}; without any, all of them.
+ * {@code people}, {@code bulk}, {@code harm}; without any, all of them; and {@code vast}, which is measured only where it is
+ * asked for.
  */
 public final class Bench {
 
@@ -62,6 +63,10 @@ public final class Bench {
                     "people", "harm") : List.of(arguments);
             if (parts.contains("listing")) {
                 context.getBean(ListingBench.class).run(report);
+            }
+            if (parts.contains("vast")) {
+                tables.make(BenchTables.VAST);
+                context.getBean(ListingBench.class).vast(report);
             }
             if (parts.contains("layout")) {
                 context.getBean(LayoutBench.class).run(report);

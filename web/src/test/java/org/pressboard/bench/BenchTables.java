@@ -28,7 +28,7 @@ import org.pressboard.value.FieldKey;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/** Made-up harvest records, ten thousand and a million of them, published like any owner's table. */
+/** Made-up harvest records, ten thousand, a million and ten million of them, published like any owner's table. */
 class BenchTables {
 
     /** The demo's language, by which the indexes sort. */
@@ -36,6 +36,7 @@ class BenchTables {
 
     static final int SMALL = 10_000;
     static final int LARGE = 1_000_000;
+    static final int VAST = 10_000_000;
 
     private final DSLContext sql;
     private final Catalog catalog;
