@@ -83,7 +83,7 @@ class ListingBench {
         }
     }
 
-    /** The same of ten times as many rows, which take a quarter of an hour to make. */
+    /** The same of ten times as many rows, which take half an hour to make. */
     void vast(Report report) throws Exception {
         warmUp(BenchTables.LARGE, BenchTables.VAST);
         report.heading("The same from 1,000,000 to 10,000,000 rows (ms, p95): to reach 1.5 x");
