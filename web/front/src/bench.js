@@ -21,18 +21,14 @@ Alpine.data('bench', () => ({
 
   init() {
     this.$el.addEventListener('click', event => this.clicked(event));
-    this.follow = event => this.swapped(event);
-    document.addEventListener('htmx:after:swap', this.follow);
-    this.lost = event => this.unkept(event);
-    for (const name of ['htmx:error', 'htmx:response:error']) document.addEventListener(name, this.lost);
+    this.listen();
     this.fit = () => this.scaled();
     window.addEventListener('resize', this.fit);
     this.$refs.proof.addEventListener('load', () => this.loaded());
     this.scaled();
   },
   destroy() {
-    document.removeEventListener('htmx:after:swap', this.follow);
-    for (const name of ['htmx:error', 'htmx:response:error']) document.removeEventListener(name, this.lost);
+    this.unlisten();
     window.removeEventListener('resize', this.fit);
   },
 
@@ -125,14 +121,7 @@ Alpine.data('bench', () => ({
     this.root().querySelector(`[data-step=${step}]`).click();
   },
 
-  // What was not kept does not stand as if it were.
-  unkept(event) {
-    if (event.detail.ctx?.target?.id === 'ticket') this.reset(event.detail.ctx);
-  },
-  swapped(event) {
-    if (event.detail.ctx?.target?.id !== 'ticket') return;
-    this.draw();
-    this.reset(event.detail.ctx);
+  followed() {
     const { mark } = this.root().dataset;
     if (mark !== this.mark) this.again();
     this.mark = mark;

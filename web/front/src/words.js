@@ -1,6 +1,8 @@
 // Words that open what they can be changed to, one at a time; within one, perhaps another.
 import Alpine from '@alpinejs/csp';
 
+const HEARD = ['htmx:after:swap', 'htmx:error', 'htmx:response:error'];
+
 // How many changes of a part are not answered yet, by its id.
 const unanswered = new Map();
 const isChange = request => request.method.toUpperCase() === 'POST';
@@ -56,6 +58,19 @@ export const words = id => ({
     this.root().querySelector(`[data-opens="${name}"]`)?.focus();
     return true;
   },
+  // Follows what the part is answered with; what was not kept does not stand as if it were.
+  listen() {
+    this.hear = ({ type, detail: { ctx } }) => {
+      if (!ctx?.target || ctx.target.id !== this.root()?.id) return;
+      if (type === 'htmx:after:swap') this.draw();
+      this.reset(ctx);
+      if (type === 'htmx:after:swap') this.followed?.();
+    };
+    for (const name of HEARD) document.addEventListener(name, this.hear);
+  },
+  unlisten() {
+    for (const name of HEARD) document.removeEventListener(name, this.hear);
+  },
   // What the answer says of a choice holds, also where somebody had chosen by hand; what is being typed stays. So does
   // what has been chosen since: its own answer follows, and says of it what is so.
   reset({ target, request }) {
@@ -78,15 +93,10 @@ Alpine.data('words', () => ({
   init() {
     this.$el.addEventListener('click', event => this.clicked(event));
     this.$el.addEventListener('keydown', event => this.closed(event));
-    this.follow = event => {
-      if (event.detail.ctx?.target?.id !== this.$root.dataset.words) return;
-      this.draw();
-      this.reset(event.detail.ctx);
-    };
-    document.addEventListener('htmx:after:swap', this.follow);
+    this.listen();
     this.draw();
   },
   destroy() {
-    document.removeEventListener('htmx:after:swap', this.follow);
+    this.unlisten();
   },
 }));

@@ -88,6 +88,11 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
                 .flatMap(listing -> listing.changing().sending().stream()).anyMatch(each -> each.form().equals(form.name()));
     }
 
+    /** What rows remember a form of this page by. */
+    public String remembered(Form form) {
+        return key + "/" + form.key();
+    }
+
     public Optional<Form> form(FormKey which) {
         return forms.stream().filter(form -> form.key().equals(which)).findFirst();
     }

@@ -47,10 +47,14 @@ public record Bounds(@Nullable LocalDate from, @Nullable LocalDate until, @Nulla
         if (until != null && today.isAfter(until)) {
             return Optional.of(Problem.of("form.over", until));
         }
-        if (each != null && byThem >= each) {
-            return Optional.of(Problem.of(each == 1 ? "form.once" : "form.often-enough", each));
-        }
-        return places != null && sent >= places ? Optional.of(Problem.of("form.full", places)) : Optional.empty();
+        return against(byThem).or(() -> places != null && sent >= places ? Optional.of(Problem.of("form.full", places))
+                : Optional.empty());
+    }
+
+    /** Why one person cannot send it once more, after they have sent it so often. */
+    public Optional<Problem> against(long byThem) {
+        return each != null && byThem >= each
+                ? Optional.of(Problem.of(each == 1 ? "form.once" : "form.often-enough", each)) : Optional.empty();
     }
 
     /** Whether it matters how often it was sent. */

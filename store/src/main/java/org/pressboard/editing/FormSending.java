@@ -98,34 +98,35 @@ public class FormSending {
     public Map<Long, Problem> shut(ListingKey listing, Sending about, Visitor visitor, Collection<Long> rows) {
         return catalog.published().listing(listing).map(found -> found.edition().page()).flatMap(page ->
                 page.form(new FormKey(about.form())).filter(form -> form.bounds().isCounted() && !rows.isEmpty())
-                        .map(form -> shut(form, page.key() + "/" + form.key(), about.by(), visitor, rows))).orElse(Map.of());
+                        .map(form -> shut(form, page.remembered(form), about.by(), visitor, rows))).orElse(Map.of());
     }
 
     private Map<Long, Problem> shut(Form form, String name, FieldKey by, Visitor visitor, Collection<Long> rows) {
         Map<Long, Problem> shut = new HashMap<>();
         full(form, by, rows).forEach(row -> shut.put(row, Problem.of("form.no-room")));
         String sender = Objects.requireNonNullElse(visitor.email(), "");
-        Integer each = form.bounds().each();
-        if (each == null || sender.isEmpty()) {
+        if (form.bounds().each() == null || sender.isEmpty()) {
             return shut;
         }
         if (form.bounds().alike() == null) {
             against(form, name, sender).filter(problem -> PER_PERSON.contains(problem.code()))
                     .ifPresent(problem -> rows.forEach(row -> shut.put(row, problem)));
         } else if (form.bounds().alike().equals(by)) {
-            sent(form, name, sender, by, rows).forEach(row -> shut.put(row, Problem.of(each == 1 ? "form.once"
-                    : "form.often-enough", each)));
+            sent(form, name, sender, by, rows).forEach((row, times) -> form.bounds().against(times)
+                    .ifPresent(problem -> shut.put(row, problem)));
         }
         return shut;
     }
 
-    /** Of these rows, those about which they have sent it as often as they may. */
-    private List<Long> sent(Form form, String name, String sender, FieldKey by, Collection<Long> rows) {
+    /** How often they have sent it about these rows. */
+    private Map<Long, Long> sent(Form form, String name, String sender, FieldKey by, Collection<Long> rows) {
         Table table = catalog.tables().get(form.table());
-        return sql.fetch("select {0} from {1} where {2} = {3} and {4} = {5} and {0} = any({6}) group by {0} having count(*) >= {7}",
+        Map<Long, Long> sent = new HashMap<>();
+        sql.fetch("select {0}, count(*) from {1} where {2} = {3} and {4} = {5} and {0} = any({6}) group by {0}",
                 TableSql.column(table.field(by)), TableSql.name(table), DSL.name(TableSql.FORM), DSL.val(name),
-                DSL.name(TableSql.SENDER), DSL.val(sender), DSL.val(rows.toArray(Long[]::new)), DSL.val(form.bounds().each()))
-                .map(found -> found.get(0, Long.class));
+                DSL.name(TableSql.SENDER), DSL.val(sender), DSL.val(rows.toArray(Long[]::new)))
+                .forEach(found -> sent.put(found.get(0, Long.class), found.get(1, Long.class)));
+        return sent;
     }
 
     /** Of these rows, those of which the number that bounds the form is not more than nought. */

@@ -55,7 +55,7 @@ public class OpenForms {
 
         /** As rows remember it. */
         public String name() {
-            return page.key() + "/" + form.key();
+            return page.remembered(form);
         }
     }
 
