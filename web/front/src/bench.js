@@ -72,7 +72,7 @@ Alpine.data('bench', () => ({
     }
     proof.src = this.addressOf(this.by);
   },
-  // From here, where nothing is written, to the published page as that member.
+  // From here, where nothing is written, to the drafted page itself as that member.
   standing(isMember) {
     const { standIn, standsFor } = this.$refs;
     if (!standIn) return;

@@ -59,6 +59,8 @@ public class Catalog {
     /** What definitions say; most are what they were. */
     private final Cache<String, Table> read = Caffeine.newBuilder().maximumSize(1_000).build();
     private final Cache<Long, PublishedSite> published = Caffeine.newBuilder().maximumSize(2).build();
+    private final Cache<Long, PublishedSite> drafted = Caffeine.newBuilder().maximumSize(1).build();
+    private final ThreadLocal<Boolean> onDrafts = ThreadLocal.withInitial(() -> false);
 
     Catalog(EntityManager entities, DSLContext sql, ChangeFeed changes, PlatformTransactionManager transactions) {
         this.entities = entities;
@@ -70,23 +72,38 @@ public class Catalog {
         this.writing.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
     }
 
+    /** The site as visitors get it; for a thread that {@link #goByDrafts goes by drafts}, as they would get it with these. */
     public PublishedSite published() {
-        return Objects.requireNonNull(published.get(changes.catalogRevision(),
-                revision -> reading.execute(status -> readPublished())));
+        boolean asDrafted = onDrafts.get();
+        return Objects.requireNonNull((asDrafted ? drafted : published).get(changes.catalogRevision(),
+                revision -> reading.execute(status -> readSite(asDrafted ? drafts() : editions()))));
     }
 
     /** The same as the caller's transaction sees it. */
     @Transactional(readOnly = true)
     public PublishedSite publishedNow() {
-        return readPublished();
+        return readSite(editions());
     }
 
-    private PublishedSite readPublished() {
-        Tables tables = tables();
-        List<Edition> editions = entities.createQuery("""
+    /** From here on, whatever this thread does goes by the drafts of all pages, until it is said that it does no more. */
+    public void goByDrafts(boolean does) {
+        onDrafts.set(does);
+    }
+
+    private List<Edition> editions() {
+        return entities.createQuery("""
                 select e from PageEntity p join EditionEntity e on e.id.pageKey = p.key and e.id.number = p.edition
                 where p.removedAt is null order by p.position, p.key""", EditionEntity.class)
-                .getResultStream().map(EditionEntity::toEdition).map(edition -> without(edition, tables))
+                .getResultStream().map(EditionEntity::toEdition).toList();
+    }
+
+    private List<Edition> drafts() {
+        return pageEntities().stream().map(page -> new Edition(0, page.draft(), Instant.now())).toList();
+    }
+
+    private PublishedSite readSite(List<Edition> shown) {
+        Tables tables = tables();
+        List<Edition> editions = shown.stream().map(edition -> without(edition, tables))
                 .filter(edition -> !edition.page().isEmpty()).toList();
         Map<TableKey, List<Grant>> grants = new HashMap<>();
         entities.createQuery("from GrantEntity order by id", GrantEntity.class).getResultStream()

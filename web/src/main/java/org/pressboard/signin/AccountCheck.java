@@ -7,7 +7,10 @@ import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
 import java.io.IOException;
 import java.time.Duration;
+import java.util.Optional;
 import org.pressboard.catalog.Accounts;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.grant.Visitor;
 import org.pressboard.member.Members;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.filter.OncePerRequestFilter;
@@ -15,18 +18,20 @@ import org.springframework.web.filter.OncePerRequestFilter;
 /**
  * Looks with every request who the account of whoever is signed in is now. One that has been removed or lowered, has
  * another address or password, or belongs to nobody among the members any more, is signed out with its next request, on
- * every node.
+ * every node. An owner who stands in for a member is that member, on the pages as they are drafted.
  */
 public final class AccountCheck extends OncePerRequestFilter {
 
     private static final Duration LONGEST_SESSION = Duration.ofDays(90);
 
+    private final Catalog catalog;
     private final Accounts accounts;
     private final Members members;
     private final Browsers browsers;
     private final StandIn standIn;
 
-    public AccountCheck(Accounts accounts, Members members, Browsers browsers, StandIn standIn) {
+    public AccountCheck(Catalog catalog, Accounts accounts, Members members, Browsers browsers, StandIn standIn) {
+        this.catalog = catalog;
         this.standIn = standIn;
         this.accounts = accounts;
         this.members = members;
@@ -42,14 +47,19 @@ public final class AccountCheck extends OncePerRequestFilter {
         } else if (current != null) {
             accounts.current(current.accountId()).filter(current::isStill).flatMap(members::visitor).ifPresentOrElse(
                     visitor -> request.setAttribute(SignedIn.VISITOR, visitor), () -> signOut(request));
-            if (current.isOwner() && SignedIn.current() != null) {
-                standIn.of(request).ifPresent(member -> request.setAttribute(SignedIn.VISITOR, member));
-            }
         }
         if (SignedIn.current() == null) {
             browsers.visitor(request).ifPresent(visitor -> request.setAttribute(SignedIn.VISITOR, visitor));
         }
-        chain.doFilter(request, response);
+        Optional<Visitor> member = Optional.ofNullable(SignedIn.current()).filter(SignedIn::isOwner)
+                .flatMap(owner -> standIn.of(request));
+        member.ifPresent(visitor -> request.setAttribute(SignedIn.VISITOR, visitor));
+        catalog.goByDrafts(member.isPresent());
+        try {
+            chain.doFilter(request, response);
+        } finally {
+            catalog.goByDrafts(false);
+        }
     }
 
     /** However often somebody comes back, after so long they show again who they are. */

@@ -8,8 +8,9 @@ import org.pressboard.member.Members;
 import org.springframework.stereotype.Component;
 
 /**
- * The owner on the site's pages as one of the members, until they end it or sign out. They may do there what the member may,
- * and it counts; it is put down to the owner. At the desk they are themselves.
+ * The owner on the site's pages as one of the members, until they end it or sign out. The pages are as their drafts say, so
+ * that they are tried before anybody gets them. The owner may do there what the member may, and it counts; it is put down to
+ * the owner. At the desk they are themselves.
  */
 @Component
 public class StandIn {

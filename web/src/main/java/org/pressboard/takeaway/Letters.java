@@ -3,34 +3,69 @@ package org.pressboard.takeaway;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
+import java.util.function.IntPredicate;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.apache.fontbox.ttf.CmapLookup;
 import org.apache.fontbox.ttf.TTFParser;
 import org.apache.pdfbox.io.RandomAccessReadBuffer;
+import org.springframework.util.function.SingletonSupplier;
 
-/** The letters that can be printed: those of the fonts that ship with the application. */
+/**
+ * The letters that can be printed: those of the fonts that ship with the application, and of one more where the machine has
+ * it. That one has those of Chinese, Japanese and Korean, which weigh more than all others together.
+ */
 final class Letters {
 
-    private final List<CmapLookup> fonts = List.of(letters("hanken.ttf"), letters("other.ttf"));
+    private final List<CmapLookup> shipped = List.of(letters(open("hanken.ttf")), letters(open("other.ttf")));
+    private final Optional<Path> further;
+    private final Supplier<CmapLookup> ofFurther;
+
+    /** @param further a file; where there is none, its letters are missing */
+    Letters(Path further) {
+        this.further = Optional.of(further).filter(Files::isReadable);
+        this.ofFurther = SingletonSupplier.of(() -> letters(read(further)));
+    }
 
     static InputStream open(String font) {
         return Objects.requireNonNull(Letters.class.getResourceAsStream("/fonts/" + font), font);
     }
 
-    private static CmapLookup letters(String font) {
-        try (InputStream in = open(font)) {
-            return new TTFParser().parse(new RandomAccessReadBuffer(in)).getUnicodeCmapLookup();
+    private static InputStream read(Path font) {
+        try {
+            return Files.newInputStream(font);
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         }
     }
 
+    private static CmapLookup letters(InputStream font) {
+        try (font) {
+            return new TTFParser().parse(new RandomAccessReadBuffer(font)).getUnicodeCmapLookup();
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+
+    /** The font that ships not, where a text has letters that only it may have. */
+    Optional<Path> further(String text) {
+        return further.filter(there -> !lacking(text, each -> false).isEmpty());
+    }
+
     /** Those of a text that no font has, each once. */
     String missing(String text) {
+        return lacking(text, each -> further.isPresent() && ofFurther.get().getGlyphId(each) != 0);
+    }
+
+    /** Those that neither the shipped fonts have nor another. */
+    private String lacking(String text, IntPredicate hasAnother) {
         return text.codePoints().distinct().filter(each -> !Character.isISOControl(each)
-                        && fonts.stream().allMatch(font -> font.getGlyphId(each) == 0))
+                        && shipped.stream().allMatch(font -> font.getGlyphId(each) == 0) && !hasAnother.test(each))
                 .mapToObj(Character::toString).collect(Collectors.joining());
     }
 }

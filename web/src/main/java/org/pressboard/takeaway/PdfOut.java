@@ -17,6 +17,7 @@ import java.io.OutputStream;
 import java.io.Reader;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
 import java.util.logging.Level;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -39,11 +40,12 @@ final class PdfOut {
     private final Files files;
     private final Letters letters;
 
-    PdfOut(Files files) {
+    /** @param further a font for letters that those which ship have not */
+    PdfOut(Files files, Path further) {
         // it would tell of every file how it goes about it
         XRLog.listRegisteredLoggers().forEach(logger -> XRLog.setLevel(logger, Level.WARNING));
         this.files = files;
-        this.letters = new Letters();
+        this.letters = new Letters(further);
     }
 
     void write(Printed printed, Words words, OutputStream out) throws IOException {
@@ -53,6 +55,7 @@ final class PdfOut {
         builder.useFont(() -> Letters.open("hanken-bold.ttf"), "Hanken", 600, FontStyle.NORMAL, true);
         builder.useFont(() -> Letters.open("other.ttf"), "Other", 400, FontStyle.NORMAL, true);
         builder.useFont(() -> Letters.open("other-bold.ttf"), "Other", 600, FontStyle.NORMAL, true);
+        letters.further(printed.texts()).ifPresent(font -> builder.useFont(font.toFile(), "Further"));
         // texts that run from right to left stand so, their letters joined
         builder.useUnicodeBidiSplitter(new ICUBidiSplitter.ICUBidiSplitterFactory());
         builder.useUnicodeBidiReorderer(new ICUBidiReorderer());
@@ -126,8 +129,8 @@ final class PdfOut {
         return """
                 @page { size: %s %s; margin: 14mm 12mm 16mm; @bottom-right { content: counter(page) " / " counter(pages);
                   font: 8pt Hanken; color: #5f5847 } }
-                body { font: 9pt/1.35 Hanken, Other; color: #24211b }
-                h1 { font: 600 16pt/1.2 Hanken, Other; margin: 0 0 4pt }
+                body { font: 9pt/1.35 Hanken, Other, Further; color: #24211b }
+                h1 { font: 600 16pt/1.2 Hanken, Other, Further; margin: 0 0 4pt }
                 .asked { margin: 0 0 2pt; color: #5f5847 }
                 table { width: 100%%; border-collapse: collapse; margin-top: 8pt; -fs-table-paginate: paginate }
                 th { text-align: left; font-weight: 600; border-bottom: 1pt solid #24211b; padding: 3pt 7pt 3pt 0 }

@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.file.Path;
 import java.time.Duration;
 import java.util.Locale;
 import java.util.Set;
@@ -19,6 +20,7 @@ import org.pressboard.sheet.Sheets;
 import org.pressboard.sheet.Words;
 import org.pressboard.signin.LogBook;
 import org.pressboard.site.OpenListings;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -52,13 +54,14 @@ class PrintController {
     private final Turns filing = new Turns(1);
     private final Turns printing = new Turns(2);
 
-    PrintController(Offers offers, Sheets sheets, Files files, MessageSource messages, Pace pace, LogBook log) {
+    PrintController(Offers offers, Sheets sheets, Files files, MessageSource messages, Pace pace, LogBook log,
+            @Value("${pressboard.print-font}") Path font) {
         this.log = log;
         this.offers = offers;
         this.sheets = sheets;
         this.messages = messages;
         this.pace = pace;
-        this.pdf = new PdfOut(files);
+        this.pdf = new PdfOut(files, font);
     }
 
     @GetMapping("/listings/{listing}/print")

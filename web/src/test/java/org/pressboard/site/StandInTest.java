@@ -27,7 +27,7 @@ class StandInTest extends InBrowser {
         owner.keyboard().press("Enter");
         assertThat(violations(owner)).isEmpty();
         Page page = owner.context().waitForPage(way::click);
-        assertThat(page.locator(".stand-in")).containsText("You are here as Mira Holloway.");
+        assertThat(page.locator(".stand-in")).containsText("You are here as Mira Holloway, on the pages as they are drafted.");
         assertThat(violations(page)).isEmpty();
 
         page.navigate(address(SPAN));

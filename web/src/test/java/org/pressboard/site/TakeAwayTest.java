@@ -55,7 +55,7 @@ class TakeAwayTest extends WithOwnTable {
     @Test
     void aFileForPaperHasAllRowsUnderRepeatedHeadings() throws Exception {
         publish(120, listing(new Paper(Paper.Size.LETTER, true)));
-        nameTheFirst("\u0141\u0105ka \u03a9 \u65e5\u672c");
+        nameTheFirst("\u0141\u0105ka \u03a9 \u0905\u092e");
         try (PDDocument file = Loader.loadPDF(bytes("/listings/grafts/rows.pdf?f.year.to=2070"))) {
             // Letter on its long side, 11 by 8.5 inches
             assertThat(file.getPage(0).getMediaBox().getWidth()).isEqualTo(792);
@@ -63,7 +63,7 @@ class TakeAwayTest extends WithOwnTable {
             assertThat(file.getNumberOfPages()).isGreaterThan(2);
             String first = text(file, 1);
             assertThat(first).contains("Grafts", "Year: up to 2070", "110 rows", "\u0141\u0105ka \u03a9",
-                    "2 letters are missing in this file, for no font of it has them: U+65E5, U+672C");
+                    "2 letters are missing in this file, for no font of it has them: U+0905, U+092E");
             StringBuilder all = new StringBuilder();
             for (int page = 1; page <= file.getNumberOfPages(); page++) {
                 assertThat(text(file, page)).contains("Name", "Year", page + " / " + file.getNumberOfPages());
@@ -73,6 +73,16 @@ class TakeAwayTest extends WithOwnTable {
                 assertThat(all).contains("Graft" + i + " " + (1960 + i));
             }
             assertThat(all).doesNotContain("Graft111");
+        }
+    }
+
+    @Test
+    void chineseJapaneseAndKoreanStandOnPaper() throws Exception {
+        publish(2, listing(Paper.USUAL));
+        String names = "\u7ea2\u5bcc\u58eb \u3075\u3058 \ubd80\uc0ac";
+        nameTheFirst(names);
+        try (PDDocument file = Loader.loadPDF(bytes("/listings/grafts/rows.pdf"))) {
+            assertThat(text(file, 1)).contains(names).doesNotContain("missing");
         }
     }
 

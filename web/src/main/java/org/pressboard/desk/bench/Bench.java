@@ -170,7 +170,7 @@ class Bench {
         model.addAttribute("ways", new Ways(tables.people().map(tables::get).orElse(null), List.of(), words.desk()));
         model.addAttribute("sendable", sendable(draft, tables, listing.table()));
         model.addAttribute("tables", tables.all());
-        seenBy.offer(draft.key(), tables, model);
+        seenBy.offer(tables, model);
         model.addAttribute("formats", TakeAway.values());
         model.addAttribute("words", words.desk());
     }

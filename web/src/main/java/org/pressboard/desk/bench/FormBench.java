@@ -164,7 +164,7 @@ class FormBench {
                 Led.of(tables, table),
                 tables.people().map(tables::get).orElse(null), granted(table), drafts.mark(draft.key()),
                 words.steps(drafts, draft.key(), tables), words.desk()));
-        seenBy.offer(draft.key(), tables, model);
+        seenBy.offer(tables, model);
         model.addAttribute("words", words.desk());
     }
 

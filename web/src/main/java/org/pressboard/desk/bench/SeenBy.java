@@ -6,7 +6,6 @@ import java.util.Set;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
 import org.pressboard.condition.Onlooker;
-import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Group;
 import org.pressboard.grant.Visitor;
 import org.pressboard.member.Members;
@@ -41,11 +40,10 @@ class SeenBy {
         this.picker = picker;
     }
 
-    /** What a proof of the page offers to be seen by, and whether there is a published page to go on to. */
-    void offer(PageKey page, Tables tables, Model model) {
+    /** What a proof offers to be seen by. */
+    void offer(Tables tables, Model model) {
         model.addAttribute("seenGroups", catalog.groups());
         model.addAttribute("hasMembers", tables.people().isPresent());
-        model.addAttribute("isOut", catalog.published().edition(page).isPresent());
     }
 
     /** Empty where nobody is called so; nothing said means those at the desk. */

@@ -12,7 +12,7 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 
-/** From a proof, where nothing is written, to the published page as the same member, where everything is. */
+/** From a proof, where nothing is written, to the page itself as the same member, where everything is. */
 @Controller
 class StandingIn {
 
