@@ -2,17 +2,12 @@ import Alpine from '@alpinejs/csp';
 import Sortable from 'sortablejs';
 import { start } from './common.js';
 import './bench.js';
+import { note } from './note.js';
 
 // Where a part of the page could not be asked for, or something not be kept, that is said until there is an answer again.
 const trouble = document.querySelector('[data-trouble]');
 const tell = why => {
-  trouble.replaceChildren();
-  if (!why) return;
-  const note = document.createElement('p');
-  note.className = 'note note-warn';
-  note.setAttribute('role', 'alert');
-  note.textContent = trouble.dataset[why];
-  trouble.append(note);
+  trouble.replaceChildren(...(why ? [note(trouble.dataset[why])] : []));
 };
 document.addEventListener('htmx:after:request', ({ detail: { ctx } }) => { if (ctx.response.status < 400) tell(''); });
 document.addEventListener('htmx:error', ({ detail: { ctx } }) => { if (ctx) tell('lost'); });

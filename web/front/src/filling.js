@@ -1,6 +1,7 @@
 // Forms about rows laid over their list in a slip, where the list has it so. Without scripts each is a page of its own.
 import htmx from 'htmx.org';
 import { back } from './back.js';
+import { note } from './note.js';
 import { dialog, fill, isPlain } from './opening.js';
 import { parsed } from './parsed.js';
 import { reach } from './reach.js';
@@ -35,11 +36,8 @@ async function open(link) {
 
 function lost(form, why) {
   form.sending = false;
-  const note = form.querySelector('.slip-lost') ?? document.createElement('p');
-  note.className = 'note note-warn slip-lost';
-  note.setAttribute('role', 'alert');
-  note.textContent = document.body.dataset[why] ?? document.body.dataset.lost;
-  form.prepend(note);
+  form.querySelector('.slip-lost')?.remove();
+  form.prepend(note(document.body.dataset[why] ?? document.body.dataset.lost, 'note note-warn slip-lost'));
 }
 
 // Whatever is against it is said in the slip, where what was typed stays. Else the list comes back as the server has it,

@@ -1,6 +1,7 @@
 // Single values changed where they stand: by a click, or by "e" in a row; Enter keeps, Escape gives up.
 import htmx from 'htmx.org';
 import { again } from './again.js';
+import { note } from './note.js';
 import { reach } from './reach.js';
 import { isTyping } from './typing.js';
 
@@ -32,11 +33,8 @@ function place(cell, html) {
 }
 
 function against(form, text) {
-  const note = form.querySelector('.value-lost') ?? document.createElement('p');
-  note.className = 'control-problem value-lost';
-  note.setAttribute('role', 'alert');
-  note.textContent = text;
-  form.append(note);
+  form.querySelector('.value-lost')?.remove();
+  form.append(note(text, 'control-problem value-lost'));
 }
 
 // What cannot be kept is said where it was typed, which stays.

@@ -58,10 +58,6 @@ class DeskTables {
     public record TableEntry(Table table, String rows, Openness openness, List<DraftedPage> pages) {
     }
 
-    /** A table in the bin, and since when. */
-    public record BinnedTable(TableKey key, String label, String since) {
-    }
-
     @GetMapping("/desk")
     String desk() {
         return "redirect:/desk/tables";
@@ -76,8 +72,8 @@ class DeskTables {
         model.addAttribute("waiting", intakes.waiting().stream().map(intake -> new WaitingFile(intake.id(),
                 intake.fileName(), Moments.written(intake.createdAt()),
                 words.say("desk.status." + (intake.isInterrupted() ? "FAILED" : intake.status().name())))).toList());
-        model.addAttribute("binned", bin.tables().entrySet().stream().map(removed -> new BinnedTable(
-                removed.getKey().key(), removed.getKey().label(), Moments.written(removed.getValue()))).toList());
+        model.addAttribute("binned", bin.tables().entrySet().stream()
+                .map(removed -> Binned.of(removed.getKey(), removed.getValue())).toList());
         return "desk/tables";
     }
 

@@ -9,7 +9,6 @@ import org.pressboard.catalog.DraftedPage;
 import org.pressboard.catalog.PageBin;
 import org.pressboard.edition.PageKey;
 import org.pressboard.log.Logged;
-import org.pressboard.sheet.Moments;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
 import org.pressboard.signin.LogBook;
@@ -38,17 +37,12 @@ class PageList {
         this.messages = messages;
     }
 
-    /** A page in the bin, and since when. */
-    public record BinnedPage(PageKey key, String title, String since) {
-    }
-
     @GetMapping("/desk/pages")
     String pages(Model model) {
         model.addAttribute("pages", catalog.pages().values());
         model.addAttribute("tables", catalog.tables().all());
-        model.addAttribute("binned", bin.pages().entrySet().stream().map(removed -> new BinnedPage(
-                removed.getKey().draft().key(), removed.getKey().draft().title(), Moments.written(removed.getValue())))
-                .toList());
+        model.addAttribute("binned", bin.pages().entrySet().stream()
+                .map(removed -> Binned.of(removed.getKey(), removed.getValue())).toList());
         return "desk/pages";
     }
 

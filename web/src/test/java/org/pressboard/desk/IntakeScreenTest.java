@@ -164,7 +164,7 @@ class IntakeScreenTest extends InBrowser {
         assertThat(page.locator("h1")).hasText("Mistake");
         page.navigate(address("/desk/tables"));
         page.getByText("Bin: 1").click();
-        button(page, "Put back").click();
+        button(page, "Put back: Mistake").click();
         assertThat(page.locator(".count-text")).hasText("1 to 1 of 1");
         assertThat(get("/mistake").statusCode()).isEqualTo(200);
     }

@@ -69,7 +69,7 @@ class PageListTest extends AtBench {
         page.waitForURL(address("/desk/pages/crates-2/crates-2"));
         page.navigate(address("/desk/pages"));
         page.locator(".bin-panel summary").click();
-        page.getByLabel("Put Crates back").click();
+        page.getByLabel("Put back: Crates").click();
         page.waitForURL(address("/desk/pages/crates"));
         assertThat(page.locator("main")).containsText("not published");
         page.navigate(address("/desk/editions/crates"));

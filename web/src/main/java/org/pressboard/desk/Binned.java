@@ -1,0 +1,24 @@
+package org.pressboard.desk;
+
+import java.time.Instant;
+import org.pressboard.catalog.DraftedPage;
+import org.pressboard.sheet.Moments;
+import org.pressboard.table.Table;
+
+/**
+ * Something in the bin, as the desk lists it.
+ *
+ * @param at   the address under which it can be put back
+ * @param said what is told of it besides its name: where it was and since when it is gone
+ */
+public record Binned(String at, String name, String said) {
+
+    static Binned of(DraftedPage page, Instant since) {
+        return new Binned("/desk/pages/" + page.draft().key(), page.draft().title(),
+                "/" + page.draft().key() + ", removed " + Moments.written(since));
+    }
+
+    static Binned of(Table table, Instant since) {
+        return new Binned("/desk/tables/" + table.key(), table.label(), "removed " + Moments.written(since));
+    }
+}
