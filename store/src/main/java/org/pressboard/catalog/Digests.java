@@ -23,7 +23,7 @@ public final class Digests {
         return Base64.getUrlEncoder().withoutPadding().encodeToString(bytes);
     }
 
-    static String sha256(String text) {
+    public static String sha256(String text) {
         return written(begin(), text.getBytes(StandardCharsets.UTF_8));
     }
 

@@ -56,7 +56,8 @@ class RowCounts {
         }
     }
 
-    private record Counted(Revision at, long rows, long nanos) {
+    /** @param whole whether it was counted to the end; else there were at least so many, and to find out more takes long */
+    private record Counted(Revision at, long rows, boolean whole, long nanos) {
     }
 
     private static final int AT_ONCE = 2;
@@ -92,25 +93,25 @@ class RowCounts {
     /** How many rows match, if that is known without counting. */
     @Nullable Long known(RowQuery query) {
         Counted counted = kept.getIfPresent(key(query));
-        return counted != null && isCurrent(counted, query) ? counted.rows : null;
+        return counted != null && counted.whole && isCurrent(counted, query) ? counted.rows : null;
     }
 
     /**
      * Counts up to the bound, as long as that is quick. Where it is not, the answer is that there are more than are
-     * known already, and the rest is counted in the background for whoever asks next.
+     * known already, and the rest is counted in the background for whoever asks next; nobody else waits to find that out.
      *
      * @param language the one that the indexes sort by; what is counted is the same in all
      * @param known    how many rows are known to match
      */
     Total count(RowQuery query, Locale language, long known) {
         Counted counted = kept.getIfPresent(key(query));
-        if (counted != null && isCurrent(counted, query)) {
+        if (counted != null && counted.whole && isCurrent(counted, query)) {
             return new Total.Exactly(counted.rows);
         }
         long certain = counted == null ? known : Math.max(known, revision(query).leftOf(counted.rows, counted.at));
         boolean isWorthwhile = certain <= BOUND
                 && (counted == null || isQuick(counted) || certain < counted.rows / 2);
-        Total total = isWorthwhile ? countQuickly(query, language, certain) : moreThan(certain);
+        Total total = isWorthwhile ? countQuickly(query, language, certain, counted) : moreThan(certain);
         if (total instanceof Total.MoreThan) {
             background.read("counting " + query.table().key(), () -> countAll(query, language));
         }
@@ -118,7 +119,7 @@ class RowCounts {
     }
 
     private boolean isQuick(Counted counted) {
-        return counted.nanos <= quick.toNanos() && counted.rows <= BOUND;
+        return counted.whole && counted.nanos <= quick.toNanos() && counted.rows <= BOUND;
     }
 
     /** Fewer than are certain, and a number that can be read at a glance. */
@@ -130,7 +131,8 @@ class RowCounts {
         return new Total.MoreThan(Math.max(0, (certain - 1) / rounding * rounding));
     }
 
-    private Total countQuickly(RowQuery query, Locale language, long certain) {
+    private Total countQuickly(RowQuery query, Locale language, long certain, @Nullable Counted before) {
+        Revision at = revision(query);
         try {
             return Objects.requireNonNull(reading.execute(status -> {
                 sql.execute("set local statement_timeout = {0}", DSL.inline(longest.toMillis()));
@@ -140,7 +142,17 @@ class RowCounts {
             if (!Canceled.is(failed)) {
                 throw failed;
             }
+            remember(key(query), before, new Counted(at, certain, false, longest.toNanos()));
             return moreThan(certain);
+        }
+    }
+
+    /** Unless somebody else has counted meanwhile. */
+    private void remember(Key key, @Nullable Counted before, Counted now) {
+        if (before == null) {
+            kept.asMap().putIfAbsent(key, now);
+        } else {
+            kept.asMap().replace(key, before, now);
         }
     }
 
@@ -148,11 +160,8 @@ class RowCounts {
         Revision at = revision(query);
         long start = System.nanoTime();
         int rows = sql.fetchValue(DSL.selectCount().from(matching(query, language).limit(BOUND + 1)));
-        if (rows > BOUND) {
-            return new Total.MoreThan(BOUND);
-        }
-        kept.put(key(query), new Counted(at, rows, System.nanoTime() - start));
-        return new Total.Exactly(rows);
+        kept.put(key(query), new Counted(at, rows, rows <= BOUND, System.nanoTime() - start));
+        return rows > BOUND ? new Total.MoreThan(BOUND) : new Total.Exactly(rows);
     }
 
     /**
@@ -202,7 +211,7 @@ class RowCounts {
         Revision at = revision(query);
         long start = System.nanoTime();
         long rows = sql.fetchValue(DSL.selectCount().from(matching(query, language))).longValue();
-        kept.put(key(query), new Counted(at, rows, System.nanoTime() - start));
+        kept.put(key(query), new Counted(at, rows, true, System.nanoTime() - start));
         return rows;
     }
 

@@ -3,13 +3,18 @@ package org.pressboard.signin;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
+import java.util.Map;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpHeaders;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.web.context.HttpRequestResponseHolder;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.session.FindByIndexNameSessionRepository;
+import org.springframework.session.Session;
 import org.springframework.stereotype.Component;
 
 /**
@@ -41,6 +46,22 @@ public class KeptSignIns implements SecurityContextRepository {
         return session != null && session.getAttribute(SIGNED_IN) instanceof SignedIn who ? context(who) : null;
     }
 
+    /** Who is signed in in a session. */
+    static Optional<SignedIn> signedIn(Session session) {
+        return session.getAttribute(SIGNED_IN) instanceof SignedIn who ? Optional.of(who) : Optional.empty();
+    }
+
+    /** By what the sessions of an account are found. */
+    static String index(long accountId) {
+        return String.valueOf(accountId);
+    }
+
+    /** The same, where somebody is signed in in a session, by the name that Spring Session knows it by. */
+    public static Map<String, String> indexes(Session session) {
+        return signedIn(session).map(who -> Map.of(FindByIndexNameSessionRepository.PRINCIPAL_NAME_INDEX_NAME,
+                index(who.accountId()))).orElse(Map.of());
+    }
+
     /** In which they are signed in. */
     static SecurityContext context(SignedIn who) {
         SecurityContext context = SecurityContextHolder.createEmptyContext();
@@ -53,7 +74,7 @@ public class KeptSignIns implements SecurityContextRepository {
     public void saveContext(SecurityContext context, HttpServletRequest request, HttpServletResponse response) {
         Authentication authentication = context.getAuthentication();
         if (authentication != null && authentication.getPrincipal() instanceof SignedIn who) {
-            request.getSession().setAttribute(SIGNED_IN, who);
+            request.getSession().setAttribute(SIGNED_IN, who.by(BrowserName.of(request.getHeader(HttpHeaders.USER_AGENT))));
         } else if (request.getSession(false) instanceof HttpSession session) {
             session.removeAttribute(SIGNED_IN);
         }

@@ -2,8 +2,12 @@ package org.pressboard.signin;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.time.format.FormatStyle;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import org.pressboard.catalog.Account;
 import org.pressboard.catalog.Accounts;
@@ -13,6 +17,7 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
@@ -29,9 +34,11 @@ class OwnAccount {
     private final SignInThrottle throttle;
     private final LogBook log;
     private final PasswordEncoder passwords;
+    private final OwnSessions sessions;
 
     OwnAccount(Accounts accounts, EntryLinks links, Entering entering, SignInThrottle throttle, LogBook log,
-            PasswordEncoder passwords) {
+            PasswordEncoder passwords, OwnSessions sessions) {
+        this.sessions = sessions;
         this.accounts = accounts;
         this.links = links;
         this.entering = entering;
@@ -41,8 +48,12 @@ class OwnAccount {
     }
 
     @GetMapping(AT)
-    String account(Model model) {
-        model.addAttribute("account", mine());
+    String account(Model model, Locale language, HttpServletRequest request) {
+        Account account = mine();
+        model.addAttribute("account", account);
+        model.addAttribute("sessions", sessions.of(account, request.getSession().getId()));
+        model.addAttribute("when", DateTimeFormatter.ofLocalizedDateTime(FormatStyle.MEDIUM, FormatStyle.SHORT)
+                .withLocale(language).withZone(ZoneId.systemDefault()));
         return "signin/account";
     }
 
@@ -53,7 +64,7 @@ class OwnAccount {
     /** Others who are signed in with the account are so no more; whoever changes the password stays. */
     @PostMapping(AT + "/password")
     String password(@RequestParam(defaultValue = "") String now, @RequestParam(defaultValue = "") String then, Model model,
-            HttpServletRequest request, HttpServletResponse response, RedirectAttributes flash) {
+            Locale language, HttpServletRequest request, HttpServletResponse response, RedirectAttributes flash) {
         Account account = mine();
         List<String> problems = new ArrayList<>(PersonRules.ofPassword(then, account.name(), account.email()));
         if (!throttle.spend(account.email(), request.getRemoteAddr())) {
@@ -65,13 +76,22 @@ class OwnAccount {
         }
         if (!problems.isEmpty()) {
             model.addAttribute("problems", problems);
-            return account(model);
+            return account(model, language, request);
         }
         accounts.changePassword(account.id(), Objects.requireNonNull(passwords.encode(then)));
         links.withdraw(account.email());
         log.note(Logged.What.PASSWORD_CHANGED, "");
         entering.signIn(accounts.find(account.email()).orElseThrow(), request, response);
         flash.addFlashAttribute("changed", true);
+        return "redirect:" + AT;
+    }
+
+    /** Signs them out in one of the browsers in which they are signed in. */
+    @PostMapping(AT + "/leave/{session}")
+    String leave(@PathVariable String session, RedirectAttributes flash) {
+        log.note(Logged.What.LEFT_ONE, "");
+        sessions.end(mine(), session);
+        flash.addFlashAttribute("left", true);
         return "redirect:" + AT;
     }
 

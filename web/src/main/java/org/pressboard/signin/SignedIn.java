@@ -3,6 +3,7 @@ package org.pressboard.signin;
 import java.io.Serial;
 import java.util.Collection;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Account;
 import org.pressboard.grant.Visitor;
@@ -32,15 +33,36 @@ public final class SignedIn implements UserDetails, CredentialsContainer {
     private final String name;
     private final Account.Role role;
     private final @Nullable String stamp;
+    private final @Nullable String browser;
     private @Nullable String passwordHash;
 
     SignedIn(Account account) {
+        this.browser = null;
         this.accountId = account.id();
         this.email = account.email();
         this.name = account.name();
         this.role = account.role();
         this.stamp = account.stamp();
         this.passwordHash = account.passwordHash();
+    }
+
+    private SignedIn(SignedIn who, String browser) {
+        this.accountId = who.accountId;
+        this.email = who.email;
+        this.name = who.name;
+        this.role = who.role;
+        this.stamp = who.stamp;
+        this.browser = browser;
+    }
+
+    /** The same by that browser, with no password. */
+    SignedIn by(String other) {
+        return new SignedIn(this, other);
+    }
+
+    /** By which they signed in; empty: not known. */
+    String browser() {
+        return Objects.requireNonNullElse(browser, "");
     }
 
     /** Whether the account is the one that signed in, and may do what it might then. */

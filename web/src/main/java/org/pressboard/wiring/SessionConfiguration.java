@@ -7,6 +7,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Duration;
 import javax.sql.DataSource;
+import org.pressboard.signin.KeptSignIns;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.web.servlet.FilterRegistrationBean;
 import org.springframework.context.annotation.Bean;
@@ -39,6 +40,7 @@ class SessionConfiguration {
         JdbcIndexedSessionRepository kept = new JdbcIndexedSessionRepository(database, transactions.operations());
         kept.setTableName(table);
         kept.setDefaultMaxInactiveInterval(timeout);
+        kept.setIndexResolver(KeptSignIns::indexes);
         return kept;
     }
 

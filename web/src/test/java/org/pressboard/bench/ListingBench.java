@@ -43,6 +43,9 @@ class ListingBench {
     private final Rows rows;
     private final DataSource database;
 
+    private static final List<String> LETTERS = List.of("q", "zz", "w", "5f");
+    private static final List<String> ORDERS = List.of("", "?sort=-kilograms", "?sort=name");
+
     ListingBench(Rows rows, DataSource database) {
         this.rows = rows;
         this.database = database;
@@ -64,18 +67,19 @@ class ListingBench {
             report.p95(each.name, timing, "");
         }
         report.heading("One and two letters among 1,000,000 rows, page and count (ms, p95): to reach 300");
-        for (String letters : List.of("q", "zz", "w", "5f")) {
+        for (String letters : LETTERS) {
             Timing[] timing = Timing.alternating(ROUNDS / 4, ours(BenchTables.LARGE, "?q=" + letters, 1),
                     ours(BenchTables.SMALL, "?q=" + letters, 1));
             report.p95(letters, timing, "beside 10,000 rows");
         }
         report.heading("From page 1 to page 10,000 of 1,000,000 rows (ms, p95): to reach 1.5 x");
-        for (String query : List.of("", "?sort=-kilograms", "?sort=name")) {
+        for (String query : ORDERS) {
             String name = query.isEmpty() ? "plain" : query;
-            Timing[] next = Timing.alternating(ROUNDS, goingOn(query), ours(BenchTables.LARGE, query, 1));
+            Timing[] next = Timing.alternating(ROUNDS, goingOn(BenchTables.LARGE, query), ours(BenchTables.LARGE, query, 1));
             report.p95("next after 9,999, " + name, next, "");
-            goFar(query);
-            Timing[] jump = Timing.alternating(ROUNDS, unseen(query, 10_000), unseen(query, 2));
+            goFar(BenchTables.LARGE, query);
+            Timing[] jump = Timing.alternating(ROUNDS, unseen(BenchTables.LARGE, query, 10_000),
+                    unseen(BenchTables.LARGE, query, 2));
             report.p95("out of the blue, " + name, jump, "somebody has gone as far before");
             Timing[] first = Timing.alternating(ROUNDS, ours(BenchTables.LARGE, query, 10_000),
                     ours(BenchTables.LARGE, query, 1));
@@ -91,6 +95,24 @@ class ListingBench {
             Timing[] timing = Timing.alternating(ROUNDS, ours(BenchTables.VAST, each.query, 1),
                     ours(BenchTables.LARGE, each.query, 1));
             report.p95(each.name, timing, "");
+        }
+        for (String letters : LETTERS) {
+            Timing[] timing = Timing.alternating(ROUNDS / 4, ours(BenchTables.VAST, "?q=" + letters, 1),
+                    ours(BenchTables.LARGE, "?q=" + letters, 1));
+            report.p95("letters " + letters, timing, "");
+        }
+        for (String query : ORDERS) {
+            String name = query.isEmpty() ? "plain" : query;
+            Timing[] next = Timing.alternating(ROUNDS, goingOn(BenchTables.VAST, query), goingOn(BenchTables.LARGE, query));
+            report.p95("next after 9,999, " + name, next, "");
+            goFar(BenchTables.VAST, query);
+            goFar(BenchTables.LARGE, query);
+            Timing[] jump = Timing.alternating(ROUNDS, unseen(BenchTables.VAST, query, 10_000),
+                    unseen(BenchTables.LARGE, query, 10_000));
+            report.p95("out of the blue, " + name, jump, "");
+            Timing[] first = Timing.alternating(ROUNDS, ours(BenchTables.VAST, query, 10_000),
+                    ours(BenchTables.LARGE, query, 10_000));
+            report.p95("the first to go far, " + name, first, "");
         }
     }
 
@@ -127,18 +149,18 @@ class ListingBench {
     }
 
     /** Asks for page 10,000 as somebody does who has just looked at page 9,999. */
-    private Timing.Work goingOn(String query) {
+    private Timing.Work goingOn(int size, String query) {
         return new Timing.Work() {
             @Override
             public void prepare() throws Exception {
-                change(BenchTables.LARGE);
-                rows.page(query(BenchTables.LARGE, query, 9_999), LANGUAGE);
+                change(size);
+                rows.page(query(size, query, 9_999), LANGUAGE);
                 settle();
             }
 
             @Override
             public void run(int round) {
-                rows.page(query(BenchTables.LARGE, query, 10_000), LANGUAGE);
+                rows.page(query(size, query, 10_000), LANGUAGE);
             }
 
             @Override
@@ -149,16 +171,16 @@ class ListingBench {
     }
 
     /** Asks for pages that nobody has seen since the rows changed last. */
-    private Timing.Work unseen(String query, int from) {
-        return round -> rows.page(query(BenchTables.LARGE, query, from + 7 * round), LANGUAGE);
+    private Timing.Work unseen(int size, String query, int from) {
+        return round -> rows.page(query(size, query, from + 7 * round), LANGUAGE);
     }
 
     /** Goes far into the order until that is quick wherever one goes. */
-    private void goFar(String query) {
+    private void goFar(int size, String query) {
         int quick = 0;
         while (quick < 8) {
             long start = System.nanoTime();
-            rows.page(query(BenchTables.LARGE, query, PAGES.nextInt(11_000, 30_000)), LANGUAGE);
+            rows.page(query(size, query, PAGES.nextInt(11_000, 30_000)), LANGUAGE);
             boolean isQuick = System.nanoTime() - start < 8_000_000;
             quick = isQuick ? quick + 1 : 0;
             LockSupport.parkNanos(isQuick ? 0 : 500_000_000);

@@ -3,6 +3,7 @@ package org.pressboard.signin;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -144,6 +145,24 @@ class EntryTest extends InBrowser {
         assertThat(elsewhere.locator(".who")).containsText("Sign in");
         button(page, "Sign out everywhere").click();
         assertThat(page.locator(".note")).hasText("You are signed out.");
+    }
+
+    @Test
+    void oneSeesWhereOneIsSignedInAndSignsOutThere() {
+        addPerson("Una Fell", "una@example.org");
+        Page elsewhere = signedIn("una@example.org");
+        Page page = signedIn("una@example.org");
+        page.navigate(address("/members/account"));
+        Locator lines = page.locator(".sessions li");
+        assertThat(lines).hasCount(2);
+        assertThat(lines.first()).containsText("Chrome, Linux");
+        assertThat(lines.first()).containsText("here");
+        assertThat(lines.first().locator("button")).hasCount(0);
+        button(page, "Sign out there").click();
+        assertThat(page.locator(".note-good")).hasText("You are signed out there.");
+        assertThat(lines).hasCount(1);
+        elsewhere.reload();
+        assertThat(elsewhere.locator(".who")).containsText("Sign in");
     }
 
     @Test

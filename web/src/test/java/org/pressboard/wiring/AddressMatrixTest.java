@@ -88,6 +88,7 @@ class AddressMatrixTest extends InBrowser {
             GET /members/account
             POST /members/account/password
             POST /members/account/leave
+            POST /members/account/leave/*
             """;
 
     /** Row editors, editors and the owner. */
