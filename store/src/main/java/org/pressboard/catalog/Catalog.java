@@ -43,6 +43,10 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class Catalog {
 
+    /** The site at a revision, with the draft of that page. */
+    private record Tried(long revision, PageKey page) {
+    }
+
     private static final org.jooq.Table<?> PAGES = DSL.table(DSL.name("pressboard", "page"));
     private static final org.jooq.Table<?> INTAKES = DSL.table(DSL.name("pressboard", "intake"));
     private static final org.jooq.Table<?> FORMER_ADDRESS = DSL.table(DSL.name("pressboard", "former_address"));
@@ -59,10 +63,12 @@ public class Catalog {
     /** What definitions say; most are what they were. */
     private final Cache<String, Table> read = Caffeine.newBuilder().maximumSize(1_000).build();
     private final Cache<Long, PublishedSite> published = Caffeine.newBuilder().maximumSize(2).build();
-    private final Cache<Long, PublishedSite> drafted = Caffeine.newBuilder().maximumSize(1).build();
-    private final ThreadLocal<Boolean> onDrafts = ThreadLocal.withInitial(() -> false);
+    private final Cache<Tried, PublishedSite> tried = Caffeine.newBuilder().maximumSize(2).build();
+    private final TriedPage triedPage;
 
-    Catalog(EntityManager entities, DSLContext sql, ChangeFeed changes, PlatformTransactionManager transactions) {
+    Catalog(EntityManager entities, DSLContext sql, ChangeFeed changes, TriedPage triedPage,
+            PlatformTransactionManager transactions) {
+        this.triedPage = triedPage;
         this.entities = entities;
         this.sql = sql;
         this.changes = changes;
@@ -72,22 +78,18 @@ public class Catalog {
         this.writing.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
     }
 
-    /** The site as visitors get it; for a thread that {@link #goByDrafts goes by drafts}, as they would get it with these. */
+    /** The site as visitors get it, but for a {@link TriedPage page that is tried out}. */
     public PublishedSite published() {
-        boolean asDrafted = onDrafts.get();
-        return Objects.requireNonNull((asDrafted ? drafted : published).get(changes.catalogRevision(),
-                revision -> reading.execute(status -> readSite(asDrafted ? drafts() : editions()))));
+        long now = changes.catalogRevision();
+        return Objects.requireNonNull(triedPage.current().map(page -> tried.get(new Tried(now, page),
+                key -> reading.execute(status -> readSite(editionsWithDraft(page)))))
+                .orElseGet(() -> published.get(now, revision -> reading.execute(status -> readSite(editions())))));
     }
 
     /** The same as the caller's transaction sees it. */
     @Transactional(readOnly = true)
     public PublishedSite publishedNow() {
         return readSite(editions());
-    }
-
-    /** From here on, whatever this thread does goes by the drafts of all pages, until it is said that it does no more. */
-    public void goByDrafts(boolean does) {
-        onDrafts.set(does);
     }
 
     private List<Edition> editions() {
@@ -97,8 +99,11 @@ public class Catalog {
                 .getResultStream().map(EditionEntity::toEdition).toList();
     }
 
-    private List<Edition> drafts() {
-        return pageEntities().stream().map(page -> new Edition(0, page.draft(), Instant.now())).toList();
+    private List<Edition> editionsWithDraft(PageKey tried) {
+        Map<PageKey, Edition> shown = new HashMap<>();
+        editions().forEach(edition -> shown.put(edition.page().key(), edition));
+        page(tried).ifPresent(page -> shown.put(tried, new Edition(0, page.draft(), Instant.now())));
+        return pageEntities().stream().map(page -> shown.get(page.draft().key())).filter(Objects::nonNull).toList();
     }
 
     private PublishedSite readSite(List<Edition> shown) {

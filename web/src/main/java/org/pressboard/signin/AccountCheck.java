@@ -9,8 +9,7 @@ import java.io.IOException;
 import java.time.Duration;
 import java.util.Optional;
 import org.pressboard.catalog.Accounts;
-import org.pressboard.catalog.Catalog;
-import org.pressboard.grant.Visitor;
+import org.pressboard.catalog.TriedPage;
 import org.pressboard.member.Members;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.filter.OncePerRequestFilter;
@@ -18,20 +17,20 @@ import org.springframework.web.filter.OncePerRequestFilter;
 /**
  * Looks with every request who the account of whoever is signed in is now. One that has been removed or lowered, has
  * another address or password, or belongs to nobody among the members any more, is signed out with its next request, on
- * every node. An owner who stands in for a member is that member, on the pages as they are drafted.
+ * every node. An owner who stands in for a member is that member, and tries a page out.
  */
 public final class AccountCheck extends OncePerRequestFilter {
 
     private static final Duration LONGEST_SESSION = Duration.ofDays(90);
 
-    private final Catalog catalog;
+    private final TriedPage tried;
     private final Accounts accounts;
     private final Members members;
     private final Browsers browsers;
     private final StandIn standIn;
 
-    public AccountCheck(Catalog catalog, Accounts accounts, Members members, Browsers browsers, StandIn standIn) {
-        this.catalog = catalog;
+    public AccountCheck(TriedPage tried, Accounts accounts, Members members, Browsers browsers, StandIn standIn) {
+        this.tried = tried;
         this.standIn = standIn;
         this.accounts = accounts;
         this.members = members;
@@ -51,14 +50,16 @@ public final class AccountCheck extends OncePerRequestFilter {
         if (SignedIn.current() == null) {
             browsers.visitor(request).ifPresent(visitor -> request.setAttribute(SignedIn.VISITOR, visitor));
         }
-        Optional<Visitor> member = Optional.ofNullable(SignedIn.current()).filter(SignedIn::isOwner)
+        Optional<StandIn.Part> part = Optional.ofNullable(SignedIn.current()).filter(SignedIn::isOwner)
                 .flatMap(owner -> standIn.of(request));
-        member.ifPresent(visitor -> request.setAttribute(SignedIn.VISITOR, visitor));
-        catalog.goByDrafts(member.isPresent());
+        part.ifPresent(played -> {
+            request.setAttribute(SignedIn.VISITOR, played.member());
+            tried.begin(played.page());
+        });
         try {
             chain.doFilter(request, response);
         } finally {
-            catalog.goByDrafts(false);
+            tried.end();
         }
     }
 

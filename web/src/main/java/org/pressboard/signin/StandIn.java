@@ -3,19 +3,21 @@ package org.pressboard.signin;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpSession;
 import java.util.Optional;
+import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Visitor;
 import org.pressboard.member.Members;
 import org.springframework.stereotype.Component;
 
 /**
- * The owner on the site's pages as one of the members, until they end it or sign out. The pages are as their drafts say, so
- * that they are tried before anybody gets them. The owner may do there what the member may, and it counts; it is put down to
- * the owner. At the desk they are themselves.
+ * The owner on the site's pages as one of the members, until they end it or sign out. One page is as its draft says, so that
+ * it is tried before anybody gets it; the others are as published. The owner may do there what the member may, and it counts;
+ * it is put down to the owner. At the desk they are themselves.
  */
 @Component
 public class StandIn {
 
     private static final String AS = StandIn.class.getName();
+    private static final String PAGE = AS + ".page";
 
     private final Members members;
 
@@ -23,18 +25,29 @@ public class StandIn {
         this.members = members;
     }
 
-    /** @param email of the member */
-    public void begin(HttpSession session, String email) {
+    /** Somebody stood in for, and the page that is tried meanwhile. */
+    record Part(Visitor member, PageKey page) {
+    }
+
+    /**
+     * @param email of the member
+     * @param page  the page that is tried
+     */
+    public void begin(HttpSession session, String email, PageKey page) {
         session.setAttribute(AS, email);
+        session.setAttribute(PAGE, page.name());
     }
 
     public void end(HttpSession session) {
         session.removeAttribute(AS);
+        session.removeAttribute(PAGE);
     }
 
     /** As whom a request of the owner's is made; empty: as themselves. */
-    Optional<Visitor> of(HttpServletRequest request) {
+    Optional<Part> of(HttpServletRequest request) {
         HttpSession session = request.getRequestURI().startsWith("/desk") ? null : request.getSession(false);
-        return session != null && session.getAttribute(AS) instanceof String email ? members.visitor(email) : Optional.empty();
+        return session != null && session.getAttribute(AS) instanceof String email
+                && session.getAttribute(PAGE) instanceof String page
+                ? members.visitor(email).map(member -> new Part(member, new PageKey(page))) : Optional.empty();
     }
 }

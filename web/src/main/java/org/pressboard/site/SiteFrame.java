@@ -7,6 +7,7 @@ import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
+import org.pressboard.catalog.TriedPage;
 import org.pressboard.drawing.Assets;
 import org.pressboard.drawing.DrawnOnce;
 import org.pressboard.grant.Visitor;
@@ -22,11 +23,12 @@ import org.unbescape.html.HtmlEscape;
 public class SiteFrame {
 
     private final Catalog catalog;
-
+    private final TriedPage triedPage;
     private final DrawnOnce drawn;
     private final Assets assets;
 
-    SiteFrame(Catalog catalog, DrawnOnce drawn, Assets assets) {
+    SiteFrame(Catalog catalog, TriedPage triedPage, DrawnOnce drawn, Assets assets) {
+        this.triedPage = triedPage;
         this.assets = assets;
         this.catalog = catalog;
         this.drawn = drawn;
@@ -80,10 +82,11 @@ public class SiteFrame {
      *
      * @param who      what whoever is signed in is called
      * @param standsIn the member whom the owner stands in for; {@code null}: they do not
+     * @param tried    the title of the page that they try out meanwhile
      * @param current  the page that it stands on; empty: none of the menu
      */
     public record Masthead(String siteName, boolean signedIn, String who, boolean staff, @Nullable String standsIn,
-                           List<Entry> menu, String current) {
+                           String tried, List<Entry> menu, String current) {
     }
 
     /** The masthead as HTML. */
@@ -93,7 +96,7 @@ public class SiteFrame {
 
     /** Draws the same. */
     void drawMasthead(StringBuilder html, String current, Locale language) {
-        Masthead mast = new Masthead(siteName(), isSignedIn(), who(), isStaff(), standsIn(), menu(), current);
+        Masthead mast = new Masthead(siteName(), isSignedIn(), who(), isStaff(), standsIn(), tried(), menu(), current);
         drawn.draw(html, "site/masthead", Map.of("mast", mast), language, Map.of("token", gap -> gap.append(token())));
     }
 
@@ -132,6 +135,11 @@ public class SiteFrame {
     private @Nullable String standsIn() {
         Visitor visitor = SignedIn.currentVisitor();
         return !isOwner() || visitor.isStaff() ? null : visitor.called();
+    }
+
+    private String tried() {
+        return triedPage.current().map(page -> catalog.published().edition(page).map(edition -> edition.page().title())
+                .orElseGet(page::name)).orElse("");
     }
 
     public String who() {

@@ -2,7 +2,7 @@ package org.pressboard.wiring;
 
 import jakarta.servlet.http.HttpServletResponse;
 import org.pressboard.catalog.Accounts;
-import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.TriedPage;
 import org.pressboard.drawing.Assets;
 import org.pressboard.member.Members;
 import org.pressboard.signin.AccountCheck;
@@ -44,7 +44,7 @@ class SecurityConfiguration {
 
     @Bean
     SecurityFilterChain filters(HttpSecurity http, SignInThrottle throttle, AfterSignIn afterSignIn,
-            Catalog catalog, Accounts accounts, Members members, Browsers browsers, StandIn standIn, LogBook log,
+            TriedPage tried, Accounts accounts, Members members, Browsers browsers, StandIn standIn, LogBook log,
             UploadGuard.Places uploads, KeptSignIns kept) {
         return http
                 .securityContext(contexts -> contexts.securityContextRepository(kept))
@@ -68,7 +68,7 @@ class SecurityConfiguration {
                 .logout(out -> out.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
                 .requestCache(RequestCacheConfigurer::disable)
                 .csrf(csrf -> csrf.csrfTokenRepository(formTokens()))
-                .addFilterAfter(new AccountCheck(catalog, accounts, members, browsers, standIn),
+                .addFilterAfter(new AccountCheck(tried, accounts, members, browsers, standIn),
                         SecurityContextHolderFilter.class)
                 .addFilterBefore(new UploadGuard(uploads), CsrfFilter.class)
                 .addFilterBefore(throttle, UsernamePasswordAuthenticationFilter.class)

@@ -34,8 +34,9 @@ class DraftForRealTest extends AtBench {
         owner.locator("#seen-member").fill("Mira Holloway");
         owner.keyboard().press("Enter");
         Page page = owner.context().waitForPage(button(owner, "Do it for real, as them")::click);
-        assertThat(page.locator(".stand-in")).containsText("You are here as Mira Holloway, on the pages as they are drafted.");
+        assertThat(page.locator(".stand-in")).containsText("You are here as Mira Holloway. “Crates” is as it is drafted, all else as published.");
         assertThat(page.locator("nav.tabs [aria-current]")).hasText("Crates");
+        assertThat(page.locator("nav.tabs")).not().containsText("Pledges"); // another draft
         waitForScripts(page);
         link(page, "Add a row").click();
         page.locator("main").getByLabel("Name").fill("Crate of hers");

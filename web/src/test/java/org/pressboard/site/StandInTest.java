@@ -8,13 +8,13 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import org.junit.jupiter.api.Test;
 
-/** A proof writes nothing; where the owner says so, they do as a member on the published page what the member may, and it counts. */
+/** A proof writes nothing; where the owner says so, they do as a member on the page what the member may, and it counts. */
 class StandInTest extends InBrowser {
 
     private static final String SPAN = "/my-pickings?f.day.from=2026-11-25&f.day.to=2026-11-25";
 
     @Test
-    void fromTheProofToThePublishedPageAsAMember() {
+    void fromTheProofToThePageAsAMember() {
         Page owner = signedIn("owner@example.org");
         owner.navigate(address("/desk/seen/mira@example.org/adopt/T-012"));
         assertThat(link(owner, "Pledge for a tree")).hasAttribute("href", "#nothing-changes-in-a-proof");
@@ -27,7 +27,7 @@ class StandInTest extends InBrowser {
         owner.keyboard().press("Enter");
         assertThat(violations(owner)).isEmpty();
         Page page = owner.context().waitForPage(way::click);
-        assertThat(page.locator(".stand-in")).containsText("You are here as Mira Holloway, on the pages as they are drafted.");
+        assertThat(page.locator(".stand-in")).containsText("You are here as Mira Holloway. “My pickings” is as it is drafted, all else as published.");
         assertThat(violations(page)).isEmpty();
 
         page.navigate(address(SPAN));

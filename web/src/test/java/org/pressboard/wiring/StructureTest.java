@@ -56,7 +56,7 @@ class StructureTest {
             // web
             Map.entry("mailing", Set.of("mail")),
             Map.entry("drawing", Set.of()),
-            Map.entry("signin", Set.of("catalog", "grant", "history", "log", "mail", "member", "problem")),
+            Map.entry("signin", Set.of("catalog", "edition", "grant", "history", "log", "mail", "member", "problem")),
             Map.entry("sheet", Set.of("condition", "drawing", "editing", "files", "grant", "listing", "problem", "rows", "table", "value")),
             Map.entry("site", Set.of("catalog", "change", "control", "drawing", "edition", "files", "form", "grant", "listing",
                     "rows", "sheet", "signin",

@@ -2,6 +2,8 @@ package org.pressboard.desk.bench;
 
 import jakarta.servlet.http.HttpSession;
 import java.util.Objects;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.desk.DraftedPages;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Visitor;
 import org.pressboard.log.Logged;
@@ -16,11 +18,13 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class StandingIn {
 
+    private final Catalog catalog;
     private final SeenBy seenBy;
     private final StandIn standIn;
     private final LogBook log;
 
-    StandingIn(SeenBy seenBy, StandIn standIn, LogBook log) {
+    StandingIn(Catalog catalog, SeenBy seenBy, StandIn standIn, LogBook log) {
+        this.catalog = catalog;
         this.seenBy = seenBy;
         this.standIn = standIn;
         this.log = log;
@@ -29,12 +33,13 @@ class StandingIn {
     /** @param who a member, by their name or address */
     @PostMapping("/desk/stand-in")
     String begin(@RequestParam String who, @RequestParam String page, HttpSession session) {
+        PageKey tried = DraftedPages.find(catalog, page).draft().key();
         Visitor member = seenBy.find(who).filter(found -> found.kind() == Visitor.Kind.MEMBER && found.email() != null)
                 .orElseThrow(() -> new NotThere("not-there.person"));
         String email = Objects.requireNonNull(member.email());
-        standIn.begin(session, email);
+        standIn.begin(session, email, tried);
         log.note(Logged.What.STOOD_IN, email);
-        return "redirect:/" + (PageKey.isValid(page) ? page : "");
+        return "redirect:/" + tried;
     }
 
     @PostMapping("/desk/stand-in/end")
