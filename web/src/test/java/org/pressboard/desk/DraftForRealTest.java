@@ -34,7 +34,7 @@ class DraftForRealTest extends AtBench {
         owner.locator("#seen-member").fill("Mira Holloway");
         owner.keyboard().press("Enter");
         Page page = owner.context().waitForPage(button(owner, "Do it for real, as them")::click);
-        assertThat(page.locator(".stand-in")).containsText("You are here as Mira Holloway. “Crates” is as it is drafted, all else as published.");
+        assertThat(page.locator(".stand-in")).containsText("You are here as Mira Holloway, with “Crates” as it is drafted.");
         assertThat(page.locator("nav.tabs [aria-current]")).hasText("Crates");
         assertThat(page.locator("nav.tabs")).not().containsText("Pledges"); // another draft
         waitForScripts(page);

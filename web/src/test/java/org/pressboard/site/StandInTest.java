@@ -27,7 +27,7 @@ class StandInTest extends InBrowser {
         owner.keyboard().press("Enter");
         assertThat(violations(owner)).isEmpty();
         Page page = owner.context().waitForPage(way::click);
-        assertThat(page.locator(".stand-in")).containsText("You are here as Mira Holloway. “My pickings” is as it is drafted, all else as published.");
+        assertThat(page.locator(".stand-in")).containsText("You are here as Mira Holloway, with “My pickings” as it is drafted.");
         assertThat(violations(page)).isEmpty();
 
         page.navigate(address(SPAN));
