@@ -76,8 +76,8 @@ export const words = id => ({
   reset({ target, request }) {
     if ((unanswered.get(target.id) ?? 0) > (isChange(request) ? 1 : 0)) return;
     for (const element of this.root().querySelectorAll('input, select, textarea')) {
-      if (element === document.activeElement) continue;
       if (element.type === 'checkbox' || element.type === 'radio') element.checked = element.defaultChecked;
+      else if (element === document.activeElement) continue;
       else if (element.tagName === 'SELECT') [...element.options].forEach(each => { each.selected = each.defaultSelected; });
       else element.value = element.defaultValue;
     }

@@ -3,7 +3,9 @@ package org.pressboard.wiring;
 import jakarta.servlet.RequestDispatcher;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.util.Locale;
+import org.apache.tomcat.util.http.InvalidParameterException;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.Busy;
@@ -53,6 +55,12 @@ class Failures {
     @ExceptionHandler
     Object tooLarge(MaxUploadSizeExceededException failure, HttpServletRequest request, Locale language) {
         return answer(HttpStatus.CONTENT_TOO_LARGE, Problem.of("file.too-large", 100), request, language);
+    }
+
+    /** What the server cannot read of an address or a form; whoever sends it is nobody's error to be noted. */
+    @ExceptionHandler
+    void unreadable(InvalidParameterException failure, HttpServletResponse response) throws IOException {
+        response.sendError(failure.getErrorCode());
     }
 
     @ExceptionHandler

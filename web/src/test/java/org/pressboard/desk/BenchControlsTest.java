@@ -140,6 +140,30 @@ class BenchControlsTest extends AtBench {
     }
 
     @Test
+    void onAnOpenedRowIsWhatTheListShowsOrWhatIsTicked() {
+        Page page = bench();
+        open(page, "open");
+        page.locator("[data-panel=open]").getByText("a page of its own").click();
+        says(page, "opened", "what the list shows");
+        open(page, "opened");
+        Locator ticks = page.locator("[data-panel=opened] [type=checkbox]:checked");
+        assertThat(ticks).hasCount(4);
+        for (int left = 3; left > 0; left--) {
+            ticks.first().uncheck();
+            assertThat(ticks).hasCount(left);
+        }
+        says(page, "opened", "1 field");
+        ticks.first().click();
+        assertThat(page.locator(".ticket .note-warn").first()).hasText("On an opened row is at least one field.");
+        says(page, "opened", "1 field");
+        assertThat(ticks).hasCount(1);
+        button(page, "What the list shows, as it shows it").click();
+        says(page, "opened", "what the list shows");
+        assertThat(ticks).hasCount(4);
+        forgiveConsole("422");
+    }
+
+    @Test
     void rowsAreKeptByFieldsOfOtherTablesAndByThePage() {
         changes.make("Racks", new Fields(List.of(new Field(NAME, "Name", new Textual.Text()))), OWNER);
         TableKey racks = new TableKey("racks");

@@ -9,6 +9,7 @@ import com.microsoft.playwright.options.AriaRole;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.pressboard.catalog.Catalog;
@@ -296,6 +297,17 @@ class TablesByHandTest extends InBrowser {
         page.locator(".slip [name=label]").fill("Where");
         page.locator(".slip [name=partField]").first().selectOption("plot");
         assertThat(page.locator(".samples dd").first()).hasText("A5");
+
+        page.navigate(address("/desk/tables/varieties/fields/new?kind=TALLY"));
+        page.locator(".slip [name=label]").fill("Old trees");
+        page.locator(".slip [name=of]").selectOption("trees/variety");
+        page.locator(".slip [name=whereField]").first().selectOption("planted");
+        Locator comparison = page.locator(".slip [name=whereIs]").first();
+        assertThat(comparison.locator("[value=AT_MOST]")).hasText("is on or before");
+        comparison.selectOption("AT_MOST");
+        page.locator(".slip [name=whereValue]").first().fill("2005-12-31");
+        page.locator(".slip [name=whereValue]").first().blur();
+        assertThat(page.locator(".samples dd").first()).hasText(Pattern.compile("\\d+"));
     }
 
     @Test

@@ -7,10 +7,14 @@ import java.io.IOException;
 import java.net.Socket;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.boot.test.system.CapturedOutput;
+import org.springframework.boot.test.system.OutputCaptureExtension;
 
 /** What is refused before anything of it is read, and how. */
+@ExtendWith(OutputCaptureExtension.class)
 class RefusalsTest extends RunningSite {
 
     private final Raw raw = new Raw(this);
@@ -40,8 +44,9 @@ class RefusalsTest extends RunningSite {
 
     @ParameterizedTest
     @ValueSource(strings = {"/trees%00", "/desk%2ftables", "/trees;x=1", "/a%5cb", "/trees?q=%", "//trees"})
-    void whatTheServerRefusesHasOurPageAndHeaders(String path) throws IOException {
+    void whatTheServerRefusesHasOurPageAndHeadersAndFillsNoLog(String path, CapturedOutput output) throws IOException {
         assertRefused("GET " + path + " HTTP/1.1\r\nHost: localhost\r\nConnection: close\r\n\r\n");
+        assertThat(output).doesNotContain("ERROR");
     }
 
     /** It waits no longer than the server's own time limit, whatever is being sent. */

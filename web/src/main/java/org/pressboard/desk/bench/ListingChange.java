@@ -202,12 +202,22 @@ final class ListingChange {
         return sorts.stream().limit(Ordering.MOST_FIELDS).toList();
     }
 
+    /** The fields ticked for an opened row, each looking as it did there. */
+    private List<Shown> opened(Opening opening) {
+        List<FieldKey> ticked = keys("field");
+        if (ticked.isEmpty()) {
+            throw ProblemsFound.of("bench.last-opened");
+        }
+        return ticked.stream().map(key -> opening.fields().stream().filter(look -> look.field().equals(key)).findFirst()
+                .orElseGet(() -> Shown.usual(key))).toList();
+    }
+
     private Opening opening(Opening opening, String what) {
         return switch (what) {
             case "open.how" -> opening.by(choice(Opening.How.class, "value"));
             case "open.button" -> opening.withButton(text("text", Opening.LONGEST_BUTTON));
-            case "open.fields" -> opening.showing(keys("field").stream().map(key -> opening.fields().stream()
-                    .filter(look -> look.field().equals(key)).findFirst().orElseGet(() -> Shown.usual(key))).toList());
+            case "open.fields" -> opening.showing(opened(opening));
+            case "open.as-list" -> opening.showing(List.of());
             case "open.link" -> opening.leadingTo(keys("value").stream().findFirst().orElse(null));
             default -> throw ProblemsFound.of("bench.unknown", what);
         };

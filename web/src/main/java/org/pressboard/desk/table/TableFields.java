@@ -3,6 +3,7 @@ package org.pressboard.desk.table;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.grant.Openness;
 import org.pressboard.history.Act;
@@ -22,6 +23,7 @@ import org.pressboard.table.Fields;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
+import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
 import org.springframework.stereotype.Controller;
@@ -197,8 +199,10 @@ class TableFields {
         model.addAttribute("measures", List.of(Computed.Measure.values()));
         model.addAttribute("floors", table.entered().stream().filter(each -> each.type().isNumber()).toList());
         model.addAttribute("pieces", table.fields().stream().filter(each -> !each.equals(field)).toList());
-        model.addAttribute("tallyTable", tables.all().stream()
-                .filter(each -> form.text("of").startsWith(each.key() + "/")).findFirst().orElse(null));
+        Optional<Table> tallied = tables.all().stream().filter(each -> form.text("of").startsWith(each.key() + "/")).findFirst();
+        model.addAttribute("tallyTable", tallied.orElse(null));
+        model.addAttribute("days", tallied.stream().flatMap(each -> each.fields().stream())
+                .filter(each -> each.type() instanceof Temporal).map(each -> each.key().name()).collect(Collectors.toSet()));
         if (field != null) {
             model.addAttribute("uses", changes.uses(table.key(), field.key()));
             model.addAttribute("otherKinds", List.of(FieldKind.values()).stream()
