@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Map;
 import org.pressboard.catalog.Account;
 import org.pressboard.catalog.Digests;
+import org.springframework.context.event.EventListener;
+import org.springframework.security.authentication.event.AuthenticationSuccessEvent;
 import org.springframework.session.FindByIndexNameSessionRepository;
 import org.springframework.session.Session;
 import org.springframework.stereotype.Component;
@@ -13,6 +15,9 @@ import org.springframework.stereotype.Component;
 /** Where somebody is signed in: the sessions of an account that are still good. */
 @Component
 class OwnSessions {
+
+    /** So many has an account at most: where somebody signs in once more, the one seen longest ago ends. */
+    static final int MOST = 50;
 
     private final FindByIndexNameSessionRepository<? extends Session> kept;
 
@@ -34,6 +39,16 @@ class OwnSessions {
                 KeptSignIns.signedIn(session).map(SignedIn::browser).orElse(""), session.getCreationTime(),
                 session.getLastAccessedTime(), session.getId().equals(current)))
                 .sorted(Comparator.comparing(OwnSession::current).thenComparing(OwnSession::seen).reversed()).toList();
+    }
+
+    /** Makes room for the session of whoever is about to have signed in. */
+    @EventListener
+    void makeRoom(AuthenticationSuccessEvent success) {
+        if (success.getAuthentication().getPrincipal() instanceof SignedIn who) {
+            Map<String, ? extends Session> all = kept.findByPrincipalName(KeptSignIns.index(who.accountId()));
+            all.values().stream().sorted(Comparator.comparing(Session::getLastAccessedTime))
+                    .limit(Math.max(0, all.size() - MOST + 1)).map(Session::getId).toList().forEach(kept::deleteById);
+        }
     }
 
     /** Ends one of them; nothing happens where it is none of the account's. */

@@ -17,6 +17,8 @@ import org.pressboard.site.InBrowser;
 import org.pressboard.testing.Eventually;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.session.FindByIndexNameSessionRepository;
+import org.springframework.session.Session;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -26,6 +28,9 @@ class EntryTest extends InBrowser {
 
     @Autowired
     private Outbox outbox;
+
+    @Autowired
+    private FindByIndexNameSessionRepository<?> kept;
 
     @Autowired
     private Catalog catalog;
@@ -163,6 +168,25 @@ class EntryTest extends InBrowser {
         assertThat(lines).hasCount(1);
         elsewhere.reload();
         assertThat(elsewhere.locator(".who")).containsText("Sign in");
+    }
+
+    @Test
+    void oneIsSignedInAtFiftyPlacesAtMost() {
+        addPerson("Ivo Marsh", "ivo@example.org");
+        Account ivo = accounts.find("ivo@example.org").orElseThrow();
+        for (int i = 0; i < OwnSessions.MOST; i++) {
+            begin(kept, ivo);
+        }
+        Page page = signedIn("ivo@example.org");
+        page.navigate(address("/members/account"));
+        assertThat(page.locator(".sessions li")).hasCount(OwnSessions.MOST);
+        assertThat(page.locator(".sessions li").first()).containsText("here");
+    }
+
+    private static <S extends Session> void begin(FindByIndexNameSessionRepository<S> kept, Account account) {
+        S session = kept.createSession();
+        session.setAttribute("signed-in", new SignedIn(account));
+        kept.save(session);
     }
 
     @Test
