@@ -26,7 +26,6 @@ import org.pressboard.grant.Grant;
 import org.pressboard.grant.Grants;
 import org.pressboard.grant.Group;
 import org.pressboard.grant.GroupKey;
-import org.pressboard.listing.Listing;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;

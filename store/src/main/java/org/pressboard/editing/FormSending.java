@@ -32,7 +32,6 @@ import org.pressboard.problem.Problems;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
-import org.pressboard.table.Field;
 import org.pressboard.table.Numeric;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;

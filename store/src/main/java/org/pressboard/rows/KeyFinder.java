@@ -5,7 +5,6 @@ import java.util.List;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Select;
-import org.jooq.impl.DSL;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.sql.TableSql;
 

@@ -34,8 +34,6 @@ import org.pressboard.testing.StoreTest;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
-import org.pressboard.value.PlainForm;
-import org.pressboard.value.Row;
 import org.pressboard.value.SpreadsheetCells;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;

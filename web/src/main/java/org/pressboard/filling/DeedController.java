@@ -14,7 +14,6 @@ import java.util.Optional;
 import java.util.Set;
 import org.pressboard.editing.RowEditing;
 import org.pressboard.editing.VisitorEditing;
-import org.pressboard.form.Stamp;
 import org.pressboard.grant.Verb;
 import org.pressboard.listing.Deed;
 import org.pressboard.problem.ProblemsFound;

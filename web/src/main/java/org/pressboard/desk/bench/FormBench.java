@@ -24,7 +24,6 @@ import org.pressboard.sheet.NotThere;
 import org.pressboard.signin.SignedIn;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
-import org.pressboard.value.FieldKey;
 import org.pressboard.value.Names;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;

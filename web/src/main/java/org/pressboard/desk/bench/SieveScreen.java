@@ -27,7 +27,6 @@ import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
 import org.pressboard.sieve.Gate;
 import org.pressboard.sieve.Sieve;
-import org.pressboard.signin.SignedIn;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.value.Value;
