@@ -1,5 +1,6 @@
 package org.pressboard.desk.bench;
 
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
@@ -64,8 +65,11 @@ class SeenBy {
         return byAddress.or(() -> called(site, wanted)).flatMap(members::visitor);
     }
 
+    /** Whoever is called just so, or the only one of whose name it is a part. */
     private Optional<Long> called(PublishedSite site, String name) {
-        return site.tables().people().map(site.tables()::get).flatMap(people -> RowPicker.just(
-                picker.find(site.tables(), people, name, site.site().language()), name)).map(Value.Referred::row);
+        List<Value.Referred> found = site.tables().people().map(site.tables()::get).map(people -> picker.find(site.tables(),
+                people, name, site.site().language())).orElse(List.of());
+        return RowPicker.just(found, name).or(() -> found.stream().findFirst().filter(only -> found.size() == 1))
+                .map(Value.Referred::row);
     }
 }
