@@ -1,5 +1,7 @@
 package org.pressboard.drawing;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
+
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.ArrayList;
@@ -10,7 +12,9 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
+import org.springframework.web.servlet.View;
 import org.thymeleaf.ITemplateEngine;
 import org.thymeleaf.context.Context;
 
@@ -55,6 +59,16 @@ public class DrawnOnce {
         StringBuilder html = new StringBuilder();
         filling.draw(html);
         return html.toString();
+    }
+
+    /** What was drawn, as the whole of an answer. */
+    public static View answer(StringBuilder drawing, Locale language) {
+        byte[] html = drawing.toString().getBytes(UTF_8);
+        return (model, request, response) -> {
+            response.setContentType(MediaType.TEXT_HTML_VALUE + ";charset=UTF-8");
+            response.setLocale(language);
+            response.getOutputStream().write(html);
+        };
     }
 
     /**

@@ -4,13 +4,16 @@ import static org.pressboard.filling.Fillings.offered;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.control.RowForm;
+import org.pressboard.drawing.DrawnOnce;
 import org.pressboard.editing.VisitorEditing;
 import org.pressboard.grant.Verb;
 import org.pressboard.listing.Changing;
 import org.pressboard.sheet.NotThere;
+import org.pressboard.site.SiteFrame;
 import org.pressboard.value.Row;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -19,6 +22,8 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.ModelAndView;
+import org.unbescape.html.HtmlEscape;
 
 /** A single value, changed by visitors where it stands. */
 @Controller
@@ -28,8 +33,10 @@ class ValueController {
 
     private final Fillings fillings;
     private final VisitorEditing editing;
+    private final DrawnOnce once;
 
-    ValueController(Fillings fillings, VisitorEditing editing) {
+    ValueController(Fillings fillings, VisitorEditing editing, DrawnOnce once) {
+        this.once = once;
         this.fillings = fillings;
         this.editing = editing;
     }
@@ -46,15 +53,15 @@ class ValueController {
     }
 
     @PostMapping(VALUE)
-    String keep(@PathVariable String listing, @PathVariable long row, @PathVariable String field,
+    ModelAndView keep(@PathVariable String listing, @PathVariable long row, @PathVariable String field,
             @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
             HttpServletRequest request) {
         Filling filling = find(listing, row, field, parameters, language, request);
         return switch (fillings.write(filling, parameters, request, typed -> editing.change(
                 fillings.query(filling), language, row, typed.was(), typed.values(), Fillings.author())
                 .orElseThrow(() -> new NotThere("not-there.one-row")), model)) {
-            case Fillings.Tried.Done(Long act) -> kept(filling, act, model);
-            case Fillings.Tried.Against(RowForm form) -> show(filling, form, row, field, model);
+            case Fillings.Tried.Done(Long act) -> kept(filling, act);
+            case Fillings.Tried.Against(RowForm form) -> new ModelAndView(show(filling, form, row, field, model));
         };
     }
 
@@ -77,10 +84,12 @@ class ValueController {
         return "site/controls :: value";
     }
 
-    private String kept(Filling filling, @Nullable Long act, Model model) {
-        model.addAttribute("said", fillings.words(filling).say(act == null ? "change.same" : "change.changed"));
-        model.addAttribute("undo", act == null ? null : fillings.undo(filling, act));
-        model.addAttribute("undoAt", filling.undoAt());
-        return "site/controls :: kept";
+    private ModelAndView kept(Filling filling, @Nullable Long act) {
+        StringBuilder html = new StringBuilder();
+        once.draw(html, "site/kept", Map.of("said", act == null ? "change.same" : "change.changed",
+                "undoAt", act == null ? "" : filling.undoAt()), filling.language(), Map.of(
+                "undo", gap -> gap.append(HtmlEscape.escapeHtml4Xml(act == null ? "" : fillings.undo(filling, act))),
+                "token", gap -> gap.append(HtmlEscape.escapeHtml4Xml(SiteFrame.token()))));
+        return new ModelAndView(DrawnOnce.answer(html, filling.language()));
     }
 }

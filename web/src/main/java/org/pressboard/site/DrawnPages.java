@@ -1,7 +1,5 @@
 package org.pressboard.site;
 
-import static java.nio.charset.StandardCharsets.UTF_8;
-
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -10,7 +8,6 @@ import org.pressboard.drawing.DrawnOnce;
 import org.pressboard.edition.Page;
 import org.pressboard.sheet.DrawnSheets;
 import org.pressboard.sheet.Sheet;
-import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.View;
 
@@ -43,12 +40,7 @@ class DrawnPages {
     View plain(Outline outline) {
         StringBuilder drawing = new StringBuilder(USUAL_SIZE);
         once.draw(drawing, "site/page", facts(outline), outline.language, gaps(outline));
-        byte[] html = drawing.toString().getBytes(UTF_8);
-        return (model, request, response) -> {
-            response.setContentType(MediaType.TEXT_HTML_VALUE + ";charset=UTF-8");
-            response.setLocale(outline.language);
-            response.getOutputStream().write(html);
-        };
+        return DrawnOnce.answer(drawing, outline.language);
     }
 
     /** What the template of pages goes by, with no forms and nothing said. */

@@ -101,7 +101,7 @@ public class SiteFrame {
     }
 
     /** By which the forms of this page are known to be ours. */
-    private static String token() {
+    public static String token() {
         return RequestContextHolder.currentRequestAttributes().getAttribute(CsrfToken.class.getName(),
                 RequestAttributes.SCOPE_REQUEST) instanceof CsrfToken token ? token.getToken() : "";
     }

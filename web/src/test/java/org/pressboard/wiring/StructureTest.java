@@ -63,7 +63,7 @@ class StructureTest {
                     "table")),
             Map.entry("control", Set.of("condition", "editing", "form", "grant", "problem", "rows", "sheet", "signin",
                     "table", "value")),
-            Map.entry("filling", Set.of("condition", "edition", "files", "catalog", "control", "editing", "form",
+            Map.entry("filling", Set.of("condition", "edition", "files", "catalog", "control", "drawing", "editing", "form",
                     "grant", "history", "listing", "mail", "problem", "rows", "sheet", "signin", "site",
                     "table", "value")),
             Map.entry("takeaway", Set.of("bulk", "edition", "files", "listing", "log", "problem", "rows", "sheet",
