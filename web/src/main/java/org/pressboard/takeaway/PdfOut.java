@@ -50,7 +50,6 @@ final class PdfOut {
 
     void write(Printed printed, Words words, OutputStream out) throws IOException {
         PdfRendererBuilder builder = new PdfRendererBuilder();
-        builder.useFastMode();
         builder.useFont(() -> Letters.open("hanken.ttf"), "Hanken", 400, FontStyle.NORMAL, true);
         builder.useFont(() -> Letters.open("hanken-bold.ttf"), "Hanken", 600, FontStyle.NORMAL, true);
         builder.useFont(() -> Letters.open("other.ttf"), "Other", 400, FontStyle.NORMAL, true);

@@ -21,7 +21,7 @@ class FormBenchTest extends InBrowser {
         page.getByLabel("What is sent goes into").selectOption("tastings");
         button(page, "Make it").click();
         waitForScripts(page);
-        FrameLocator proof = page.frameLocator("iframe").first();
+        FrameLocator proof = page.locator("iframe").first().contentFrame();
         assertThat(proof.locator(".sending")).containsText("Remark");
         assertThat(page.locator("#ticket")).containsText("nobody yet");
         assertThat(violations(page)).isEmpty();
