@@ -11,5 +11,8 @@ export async function again(part) {
   if (!answer?.ok || answer.redirected) return;
   const fresh = (await parsed(answer)).getElementById(part.id);
   const now = document.getElementById(part.id);
+  // what one has just done stays said, and can be taken back, whatever others do meanwhile
+  const done = now?.querySelector('.notices .note-undo');
+  if (done) fresh?.querySelector('.notices')?.append(done.cloneNode(true));
   if (fresh && now) htmx.swap({ target: now, text: fresh.outerHTML, swap: 'outerMorph' });
 }

@@ -47,6 +47,12 @@ class InPlaceTest extends InBrowser {
         assertThat(page.locator(".notices")).containsText("Changed.");
         assertThat(page.locator("tr", new Page.LocatorOptions().setHasText(tool)).first()).containsText("£12.34");
         assertThat(page.locator("[data-value$='/value/cost']").first()).isFocused();
+
+        // what others change meanwhile takes nothing of that away
+        String another = column(page, 0).getLast();
+        DATABASE.execute("update hosted.tool_repairs set cost = 98.76 where tool = '" + another + "'");
+        assertThat(page.locator("tr", new Page.LocatorOptions().setHasText(another)).last()).containsText("£98.76");
+        assertThat(page.locator(".notices")).containsText("Changed.");
         button(page, "Undo").click();
         assertThat(page.locator(".note-good")).containsText("Taken back");
         assertThat(page.locator("main")).not().containsText("£12.34");
