@@ -42,8 +42,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class Catalog {
 
-    /** The site at a revision, with the draft of that page. */
-    private record Tried(long revision, PageKey page) {
+    /** The site at a revision, perhaps with a page that is tried out. */
+    private record Seen(long revision, @Nullable PageKey tried) {
     }
 
     private static final org.jooq.Table<?> PAGES = DSL.table(DSL.name("pressboard", "page"));
@@ -61,8 +61,7 @@ public class Catalog {
     private final Cache<String, String> secret = Caffeine.newBuilder().maximumSize(1).build();
     /** What definitions say; most are what they were. */
     private final Cache<String, Table> read = Caffeine.newBuilder().maximumSize(1_000).build();
-    private final Cache<Long, PublishedSite> published = Caffeine.newBuilder().maximumSize(2).build();
-    private final Cache<Tried, PublishedSite> tried = Caffeine.newBuilder().maximumSize(2).build();
+    private final Cache<Seen, PublishedSite> published = Caffeine.newBuilder().maximumSize(4).build();
     private final TriedPage triedPage;
 
     Catalog(EntityManager entities, DSLContext sql, ChangeFeed changes, TriedPage triedPage,
@@ -79,10 +78,8 @@ public class Catalog {
 
     /** The site as visitors get it, but for a {@link TriedPage page that is tried out}. */
     public PublishedSite published() {
-        long now = changes.catalogRevision();
-        return Objects.requireNonNull(triedPage.current().map(page -> tried.get(new Tried(now, page),
-                key -> reading.execute(status -> readSite(editionsWithDraft(page)))))
-                .orElseGet(() -> published.get(now, revision -> reading.execute(status -> readSite(editions())))));
+        return Objects.requireNonNull(published.get(new Seen(changes.catalogRevision(), triedPage.current().orElse(null)),
+                seen -> reading.execute(status -> readSite(seen.tried == null ? editions() : editionsWithDraft(seen.tried)))));
     }
 
     /** The same as the caller's transaction sees it. */
@@ -101,8 +98,8 @@ public class Catalog {
     private List<Edition> editionsWithDraft(PageKey tried) {
         Map<PageKey, Edition> shown = new HashMap<>();
         editions().forEach(edition -> shown.put(edition.page().key(), edition));
-        page(tried).ifPresent(page -> shown.put(tried, new Edition(0, page.draft(), Instant.now())));
-        return pageEntities().stream().map(page -> shown.get(page.draft().key())).filter(Objects::nonNull).toList();
+        return pageEntities().stream().map(PageEntity::draft).map(draft -> draft.key().equals(tried)
+                ? new Edition(0, draft, Instant.now()) : shown.get(draft.key())).filter(Objects::nonNull).toList();
     }
 
     private PublishedSite readSite(List<Edition> shown) {

@@ -93,7 +93,7 @@ class RowCounts {
     /** How many rows match, if that is known without counting. */
     @Nullable Long known(RowQuery query) {
         Counted counted = kept.getIfPresent(key(query));
-        return counted != null && counted.whole && isCurrent(counted, query) ? counted.rows : null;
+        return counted != null && isExact(counted, query) ? counted.rows : null;
     }
 
     /**
@@ -105,7 +105,7 @@ class RowCounts {
      */
     Total count(RowQuery query, Locale language, long known) {
         Counted counted = kept.getIfPresent(key(query));
-        if (counted != null && counted.whole && isCurrent(counted, query)) {
+        if (counted != null && isExact(counted, query)) {
             return new Total.Exactly(counted.rows);
         }
         long certain = counted == null ? known : Math.max(known, revision(query).leftOf(counted.rows, counted.at));
@@ -149,11 +149,7 @@ class RowCounts {
 
     /** Unless somebody else has counted meanwhile. */
     private void remember(Key key, @Nullable Counted before, Counted now) {
-        if (before == null) {
-            kept.asMap().putIfAbsent(key, now);
-        } else {
-            kept.asMap().replace(key, before, now);
-        }
+        kept.asMap().compute(key, (same, is) -> is == before ? now : is);
     }
 
     private Total countToBound(RowQuery query, Locale language) {
@@ -220,8 +216,9 @@ class RowCounts {
         return DSL.selectOne().from(table.asTable()).where(table.condition(query.condition()));
     }
 
-    private boolean isCurrent(Counted counted, RowQuery query) {
-        return counted.at.equals(revision(query));
+    /** Whether so many match, and no more, as things stand. */
+    private boolean isExact(Counted counted, RowQuery query) {
+        return counted.whole && counted.at.equals(revision(query));
     }
 
     private Revision revision(RowQuery query) {

@@ -36,37 +36,29 @@ class RowCountsTest extends StoreTest {
 
     @Test
     void moreThanTheBoundAreCountedOnce() {
-        DSLContext counting = spy(sql);
-        RowCounts counts = counts(counting, Duration.ofSeconds(10));
         RowQuery query = many();
-        for (int asker = 0; asker < 3; asker++) {
-            assertThat(counts.count(query, ENGLISH, KNOWN)).isEqualTo(new Total.MoreThan(RowCounts.BOUND));
-        }
-        assertThat(counted(counting)).isEqualTo(1);
-        assertThat(counts.known(query)).isNull();
+        RowCounts counts = countedOnce(query, Duration.ofSeconds(10), new Total.MoreThan(RowCounts.BOUND));
         assertThat(counts.countToEnd(query, ENGLISH)).isEqualTo(new Total.Exactly(MANY));
         assertThat(counts.count(query, ENGLISH, KNOWN)).isEqualTo(new Total.Exactly(MANY));
     }
 
     @Test
     void whatTookTooLongIsNotTriedAgain() {
+        countedOnce(many(), Duration.ofMillis(1), new Total.MoreThan(KNOWN - 1));
+    }
+
+    /** Three ask, and all get that answer. */
+    private RowCounts countedOnce(RowQuery query, Duration longest, Total answer) {
         DSLContext counting = spy(sql);
-        RowCounts counts = counts(counting, Duration.ofMillis(1));
-        RowQuery query = many();
+        RowCounts counts = new RowCounts(counting, revisions, nothingInTheBackground, transactions, longest,
+                Duration.ofNanos(1));
         for (int asker = 0; asker < 3; asker++) {
-            assertThat(counts.count(query, ENGLISH, KNOWN)).isEqualTo(new Total.MoreThan(KNOWN - 1));
+            assertThat(counts.count(query, ENGLISH, KNOWN)).isEqualTo(answer);
         }
-        assertThat(counted(counting)).isEqualTo(1);
+        assertThat(mockingDetails(counting).getInvocations().stream()
+                .filter(call -> call.getMethod().getName().equals("fetchValue"))).hasSize(1);
         assertThat(counts.known(query)).isNull();
-    }
-
-    private RowCounts counts(DSLContext counting, Duration longest) {
-        return new RowCounts(counting, revisions, nothingInTheBackground, transactions, longest, Duration.ofNanos(1));
-    }
-
-    private static long counted(DSLContext counting) {
-        return mockingDetails(counting).getInvocations().stream()
-                .filter(call -> call.getMethod().getName().equals("fetchValue")).count();
+        return counts;
     }
 
     private RowQuery many() {

@@ -1,6 +1,6 @@
 package org.pressboard.signin;
 
-import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -10,26 +10,20 @@ import org.jspecify.annotations.Nullable;
 final class BrowserName {
 
     /** Each also says that it is one of those behind it. */
-    private static final Map<String, String> BROWSERS = ordered("Edg", "Edge", "OPR/", "Opera", "Firefox/", "Firefox",
-            "FxiOS/", "Firefox", "CriOS/", "Chrome", "Chrome/", "Chrome", "Safari/", "Safari");
+    private static final List<Map.Entry<String, String>> BROWSERS = List.of(Map.entry("Edg", "Edge"), Map.entry("OPR/", "Opera"),
+            Map.entry("Firefox/", "Firefox"), Map.entry("FxiOS/", "Firefox"), Map.entry("CriOS/", "Chrome"),
+            Map.entry("Chrome/", "Chrome"), Map.entry("Safari/", "Safari"));
 
-    private static final Map<String, String> SYSTEMS = ordered("Android", "Android", "iPhone", "iPhone", "iPad", "iPad",
-            "Windows", "Windows", "Mac OS X", "macOS", "CrOS", "ChromeOS", "Linux", "Linux");
+    private static final List<Map.Entry<String, String>> SYSTEMS = List.of(Map.entry("Android", "Android"),
+            Map.entry("iPhone", "iPhone"), Map.entry("iPad", "iPad"), Map.entry("Windows", "Windows"),
+            Map.entry("Mac OS X", "macOS"), Map.entry("CrOS", "ChromeOS"), Map.entry("Linux", "Linux"));
 
     private BrowserName() {
     }
 
-    private static Map<String, String> ordered(String... pairs) {
-        Map<String, String> names = new LinkedHashMap<>();
-        for (int i = 0; i < pairs.length; i += 2) {
-            names.put(pairs[i], pairs[i + 1]);
-        }
-        return names;
-    }
-
     /** Such as {@code Firefox, Linux}; empty where neither is known. */
     static String of(@Nullable String agent) {
-        return agent == null ? "" : Stream.of(BROWSERS, SYSTEMS).flatMap(names -> names.entrySet().stream()
+        return agent == null ? "" : Stream.of(BROWSERS, SYSTEMS).flatMap(names -> names.stream()
                 .filter(name -> agent.contains(name.getKey())).map(Map.Entry::getValue).limit(1))
                 .collect(Collectors.joining(", "));
     }

@@ -52,20 +52,23 @@ final class Letters {
         }
     }
 
-    /** The font that ships not, where a text has letters that only it may have. */
-    Optional<Path> further(String text) {
-        return further.filter(there -> !lacking(text, each -> false).isEmpty());
+    /** The font that does not ship. */
+    Optional<Path> further() {
+        return further;
     }
 
-    /** Those of a text that no font has, each once. */
-    String missing(String text) {
-        return lacking(text, each -> further.isPresent() && ofFurther.get().getGlyphId(each) != 0);
+    /** Those of a text that none of the shipped fonts has, each once. */
+    String beyond(String text) {
+        return those(text, each -> !Character.isISOControl(each)
+                && shipped.stream().allMatch(font -> font.getGlyphId(each) == 0));
     }
 
-    /** Those that neither the shipped fonts have nor another. */
-    private String lacking(String text, IntPredicate hasAnother) {
-        return text.codePoints().distinct().filter(each -> !Character.isISOControl(each)
-                        && shipped.stream().allMatch(font -> font.getGlyphId(each) == 0) && !hasAnother.test(each))
-                .mapToObj(Character::toString).collect(Collectors.joining());
+    /** Those {@link #beyond beyond the shipped fonts} that no font has. */
+    String missing(String beyond) {
+        return further.isEmpty() ? beyond : those(beyond, each -> ofFurther.get().getGlyphId(each) == 0);
+    }
+
+    private static String those(String text, IntPredicate which) {
+        return text.codePoints().distinct().filter(which).mapToObj(Character::toString).collect(Collectors.joining());
     }
 }

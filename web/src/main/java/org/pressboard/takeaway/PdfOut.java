@@ -54,7 +54,10 @@ final class PdfOut {
         builder.useFont(() -> Letters.open("hanken-bold.ttf"), "Hanken", 600, FontStyle.NORMAL, true);
         builder.useFont(() -> Letters.open("other.ttf"), "Other", 400, FontStyle.NORMAL, true);
         builder.useFont(() -> Letters.open("other-bold.ttf"), "Other", 600, FontStyle.NORMAL, true);
-        letters.further(printed.texts()).ifPresent(font -> builder.useFont(font.toFile(), "Further"));
+        String beyond = letters.beyond(printed.texts());
+        if (!beyond.isEmpty()) {
+            letters.further().ifPresent(font -> builder.useFont(font.toFile(), "Further"));
+        }
         // texts that run from right to left stand so, their letters joined
         builder.useUnicodeBidiSplitter(new ICUBidiSplitter.ICUBidiSplitterFactory());
         builder.useUnicodeBidiReorderer(new ICUBidiReorderer());
@@ -65,7 +68,7 @@ final class PdfOut {
         builder.useExternalResourceAccessControl((address, type) -> PICTURE.matcher(address).matches(),
                 ExternalResourceControlPriority.RUN_AFTER_RESOLVING_URI);
         builder.useProtocolsStreamImplementation(address -> new Picture(picture(address)), "pressboard");
-        builder.withHtmlContent(page(printed, words), null);
+        builder.withHtmlContent(page(printed, letters.missing(beyond), words), null);
         builder.toStream(out);
         builder.run();
     }
@@ -103,14 +106,13 @@ final class PdfOut {
         }
     }
 
-    private String page(Printed printed, Words words) {
+    private String page(Printed printed, String missing, Words words) {
         StringBuilder html = new StringBuilder("<html><head><title>").append(escaped(printed.title()))
                 .append("</title><style>").append(style(printed.paper())).append("</style></head><body><h1>")
                 .append(escaped(printed.title())).append("</h1>");
         printed.asked().forEach(asked -> html.append("<p class=\"asked\">").append(escaped(asked)).append("</p>"));
         html.append("<p class=\"asked\">").append(escaped(printed.count())).append(", ").append(escaped(printed.day()))
                 .append("</p>");
-        String missing = letters.missing(printed.texts());
         if (!missing.isEmpty()) {
             html.append("<p class=\"asked\">").append(escaped(words.say("take-away.letters", missing.length()
                     - missing.codePoints().filter(Character::isSupplementaryCodePoint).count(), codes(missing))))

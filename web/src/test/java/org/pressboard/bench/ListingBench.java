@@ -61,16 +61,10 @@ class ListingBench {
             report.p95(each.name, timing, statements.size() + " statements");
         }
         report.heading("The same from 10,000 to 1,000,000 rows (ms, p95): to reach 1.5 x");
-        for (Case each : CASES) {
-            Timing[] timing = Timing.alternating(ROUNDS, ours(BenchTables.LARGE, each.query, 1),
-                    ours(BenchTables.SMALL, each.query, 1));
-            report.p95(each.name, timing, "");
-        }
-        report.heading("One and two letters among 1,000,000 rows, page and count (ms, p95): to reach 300");
+        bySize(report, BenchTables.LARGE, BenchTables.SMALL);
+        report.heading("One and two letters among 1,000,000 rows, page and count, beside 10,000 (ms, p95): to reach 300");
         for (String letters : LETTERS) {
-            Timing[] timing = Timing.alternating(ROUNDS / 4, ours(BenchTables.LARGE, "?q=" + letters, 1),
-                    ours(BenchTables.SMALL, "?q=" + letters, 1));
-            report.p95(letters, timing, "beside 10,000 rows");
+            bySize(report, new Case(letters, "?q=" + letters), ROUNDS / 4, BenchTables.LARGE, BenchTables.SMALL);
         }
         report.heading("From page 1 to page 10,000 of 1,000,000 rows (ms, p95): to reach 1.5 x");
         for (String query : ORDERS) {
@@ -87,19 +81,13 @@ class ListingBench {
         }
     }
 
-    /** The same of ten times as many rows, which take half an hour to make. */
+    /** The same of ten times as many rows, which take a third of an hour to make. */
     void vast(Report report) throws Exception {
         warmUp(BenchTables.LARGE, BenchTables.VAST);
         report.heading("The same from 1,000,000 to 10,000,000 rows (ms, p95): to reach 1.5 x");
-        for (Case each : CASES) {
-            Timing[] timing = Timing.alternating(ROUNDS, ours(BenchTables.VAST, each.query, 1),
-                    ours(BenchTables.LARGE, each.query, 1));
-            report.p95(each.name, timing, "");
-        }
+        bySize(report, BenchTables.VAST, BenchTables.LARGE);
         for (String letters : LETTERS) {
-            Timing[] timing = Timing.alternating(ROUNDS / 4, ours(BenchTables.VAST, "?q=" + letters, 1),
-                    ours(BenchTables.LARGE, "?q=" + letters, 1));
-            report.p95("letters " + letters, timing, "");
+            bySize(report, new Case("letters " + letters, "?q=" + letters), ROUNDS / 4, BenchTables.VAST, BenchTables.LARGE);
         }
         for (String query : ORDERS) {
             String name = query.isEmpty() ? "plain" : query;
@@ -114,6 +102,16 @@ class ListingBench {
                     ours(BenchTables.LARGE, query, 10_000));
             report.p95("the first to go far, " + name, first, "");
         }
+    }
+
+    private void bySize(Report report, int larger, int smaller) throws Exception {
+        for (Case each : CASES) {
+            bySize(report, each, ROUNDS, larger, smaller);
+        }
+    }
+
+    private void bySize(Report report, Case each, int rounds, int larger, int smaller) throws Exception {
+        report.p95(each.name, Timing.alternating(rounds, ours(larger, each.query, 1), ours(smaller, each.query, 1)), "");
     }
 
     private void warmUp(Integer... sizes) throws SQLException {

@@ -78,22 +78,20 @@ class TakeAwayTest extends WithOwnTable {
 
     @Test
     void chineseJapaneseAndKoreanStandOnPaper() throws Exception {
-        publish(2, listing(Paper.USUAL));
-        String names = "\u7ea2\u5bcc\u58eb \u3075\u3058 \ubd80\uc0ac";
-        nameTheFirst(names);
-        try (PDDocument file = Loader.loadPDF(bytes("/listings/grafts/rows.pdf"))) {
-            assertThat(text(file, 1)).contains(names).doesNotContain("missing");
-        }
+        assertStandsOnPaper("\u7ea2\u5bcc\u58eb \u3075\u3058 \ubd80\uc0ac");
     }
 
     /** Hebrew and Arabic, as the Unicode bidirectional algorithm orders them (UAX #9), which PDFBox undoes by itself. */
     @Test
     void textsThatRunFromRightToLeftDoSoOnPaper() throws Exception {
+        assertStandsOnPaper("\u05E2\u05E5 \u05EA\u05E4\u05D5\u05D7, \u062A\u0641\u0627\u062D");
+    }
+
+    private void assertStandsOnPaper(String name) throws Exception {
         publish(2, listing(Paper.USUAL));
-        String both = "\u05E2\u05E5 \u05EA\u05E4\u05D5\u05D7, \u062A\u0641\u0627\u062D";
-        nameTheFirst(both);
+        nameTheFirst(name);
         try (PDDocument file = Loader.loadPDF(bytes("/listings/grafts/rows.pdf"))) {
-            assertThat(text(file, 1)).contains(both).doesNotContain("missing");
+            assertThat(text(file, 1)).contains(name).doesNotContain("missing");
         }
     }
 

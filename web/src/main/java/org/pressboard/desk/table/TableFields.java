@@ -199,9 +199,9 @@ class TableFields {
         model.addAttribute("measures", List.of(Computed.Measure.values()));
         model.addAttribute("floors", table.entered().stream().filter(each -> each.type().isNumber()).toList());
         model.addAttribute("pieces", table.fields().stream().filter(each -> !each.equals(field)).toList());
-        Optional<Table> tallied = tables.all().stream().filter(each -> form.text("of").startsWith(each.key() + "/")).findFirst();
-        model.addAttribute("tallyTable", tallied.orElse(null));
-        model.addAttribute("days", tallied.stream().flatMap(each -> each.fields().stream())
+        Optional<Table> over = tables.all().stream().filter(each -> form.text("of").startsWith(each.key() + "/")).findFirst();
+        model.addAttribute("tallyTable", over.orElse(null));
+        model.addAttribute("days", over.stream().flatMap(each -> each.fields().stream())
                 .filter(each -> each.type() instanceof Temporal).map(each -> each.key().name()).collect(Collectors.toSet()));
         if (field != null) {
             model.addAttribute("uses", changes.uses(table.key(), field.key()));
