@@ -1,5 +1,6 @@
 // Words that open what they can be changed to, one at a time; within one, perhaps another.
 import Alpine from '@alpinejs/csp';
+import { inTheMiddle } from './middle.js';
 
 const HEARD = ['htmx:after:swap', 'htmx:error', 'htmx:response:error'];
 
@@ -73,9 +74,11 @@ export const words = id => ({
   },
   // What the answer says of a choice holds, also where somebody had chosen by hand; what is being typed stays. So does
   // what has been chosen since: its own answer follows, and says of it what is so.
-  reset({ target, request }) {
+  reset({ target, request, sourceElement }) {
     if ((unanswered.get(target.id) ?? 0) > (isChange(request) ? 1 : 0)) return;
+    const begun = inTheMiddle(this.root()).filter(form => !form.contains(sourceElement));
     for (const element of this.root().querySelectorAll('input, select, textarea')) {
+      if (begun.some(form => form.contains(element))) continue;
       if (element.type === 'checkbox' || element.type === 'radio') element.checked = element.defaultChecked;
       else if (element === document.activeElement) continue;
       else if (element.tagName === 'SELECT') [...element.options].forEach(each => { each.selected = each.defaultSelected; });

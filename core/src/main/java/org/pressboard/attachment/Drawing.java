@@ -12,6 +12,7 @@ import java.util.stream.IntStream;
 import javax.xml.XMLConstants;
 import javax.xml.parsers.DocumentBuilderFactory;
 import javax.xml.parsers.ParserConfigurationException;
+import javax.xml.parsers.SAXParserFactory;
 import javax.xml.transform.OutputKeys;
 import javax.xml.transform.Transformer;
 import javax.xml.transform.TransformerException;
@@ -24,7 +25,9 @@ import org.w3c.dom.Element;
 import org.w3c.dom.NamedNodeMap;
 import org.w3c.dom.Node;
 import org.w3c.dom.NodeList;
+import org.xml.sax.Attributes;
 import org.xml.sax.SAXException;
+import org.xml.sax.helpers.DefaultHandler;
 
 /**
  * Drawings in SVG with nothing in them but shapes, texts and pictures of their own: no scripts, no styles that load
@@ -52,7 +55,59 @@ public final class Drawing {
             "url\\s*\\(\\s*['\"]?\\s*(?!['\"]?\\s*#)|@import|expression\\s*\\(|javascript:|-moz-binding|\\\\",
             Pattern.CASE_INSENSITIVE);
 
+    /** Of larger ones nothing is read. */
+    public static final int MOST_BYTES = 1024 * 1024;
+
+    public static final int MOST_ELEMENTS = 20_000;
+    private static final int DEEPEST = 100;
+
     private Drawing() {
+    }
+
+    /** Whether there is more to it than is looked at; found out without holding it, before anything is made of it. */
+    public static boolean isTooLarge(byte[] bytes) {
+        if (bytes.length > MOST_BYTES) {
+            return true;
+        }
+        Extent extent = new Extent();
+        try {
+            SAXParserFactory factory = SAXParserFactory.newInstance();
+            factory.setFeature(XMLConstants.FEATURE_SECURE_PROCESSING, true);
+            factory.setFeature("http://xml.org/sax/features/external-general-entities", false);
+            factory.setFeature("http://xml.org/sax/features/external-parameter-entities", false);
+            factory.setFeature("http://apache.org/xml/features/nonvalidating/load-external-dtd", false);
+            factory.newSAXParser().parse(new ByteArrayInputStream(bytes), extent);
+            return false;
+        } catch (SAXException | IOException broken) {
+            return extent.isTooLarge();
+        } catch (ParserConfigurationException broken) {
+            throw new IllegalStateException(broken);
+        }
+    }
+
+    /** Counts, and ends the reading where there is too much. */
+    private static final class Extent extends DefaultHandler {
+
+        private int elements;
+        private int depth;
+
+        @Override
+        public void startElement(String uri, String localName, String name, Attributes attributes) throws SAXException {
+            elements++;
+            depth++;
+            if (isTooLarge()) {
+                throw new SAXException("More than is looked at");
+            }
+        }
+
+        @Override
+        public void endElement(String uri, String localName, String name) {
+            depth--;
+        }
+
+        private boolean isTooLarge() {
+            return elements > MOST_ELEMENTS || depth > DEEPEST;
+        }
     }
 
     /** The drawing made harmless; empty where the bytes are none. */

@@ -25,18 +25,17 @@ public record Clause(FieldKey field, Comparison is, List<Value> values) {
     public Condition condition() {
         return switch (is) {
             case IS -> compare(Operator.EQUALS);
-            case IS_NOT -> orNothing(compare(Operator.DIFFERS));
+            case IS_NOT -> compare(Operator.DIFFERS);
             case CONTAINS -> compare(Operator.CONTAINS);
-            case CONTAINS_NOT -> orNothing(compare(Operator.CONTAINS).not());
+            case CONTAINS_NOT -> compare(Operator.CONTAINS).not();
             case BEGINS -> compare(Operator.BEGINS);
             case ONE_OF -> Condition.oneOf(field, values);
-            case NONE_OF -> orNothing(Condition.oneOf(field, values).not());
+            case NONE_OF -> Condition.oneOf(field, values).not();
             case MORE -> compare(Operator.GREATER);
             case AT_LEAST -> compare(Operator.AT_LEAST);
             case LESS -> compare(Operator.LESS);
             case AT_MOST -> compare(Operator.AT_MOST);
-            case BETWEEN -> new Condition.All(List.of(Condition.compare(field, Operator.AT_LEAST, values.get(0)),
-                    Condition.compare(field, Operator.AT_MOST, values.get(1))));
+            case BETWEEN -> new Condition.Between(field, new Operand.Fixed(values.get(0)), new Operand.Fixed(values.get(1)));
             case VISITOR -> ofVisitor(Operand.OfVisitor.EMAIL);
             case ME -> ofVisitor(Operand.OfVisitor.ROW);
             case VISITORS -> ofVisitor(Operand.OfVisitor.of(new FieldKey(((Value.Text) values.getFirst()).text())));
@@ -57,10 +56,6 @@ public record Clause(FieldKey field, Comparison is, List<Value> values) {
 
     private Condition compare(Operator operator) {
         return Condition.compare(field, operator, values.getFirst());
-    }
-
-    private Condition orNothing(Condition differing) {
-        return new Condition.Any(List.of(differing, Condition.isEmpty(field)));
     }
 
     private Condition ofVisitor(Operand.OfVisitor operand) {
@@ -124,6 +119,8 @@ public record Clause(FieldKey field, Comparison is, List<Value> values) {
             case Condition.Compare(FieldKey field, Operator operator, Operand.Today(int on)) -> on < 0
                     ? List.of(Value.of((long) -on)) : on > 1 ? List.of(Value.of(on - 1L)) : List.of();
             case Condition.OneOf(FieldKey field, List<Value> some) -> some;
+            case Condition.Between(FieldKey field, Operand.Fixed(Value least), Operand.Fixed(Value greatest)) ->
+                    List.of(least, greatest);
             default -> List.of();
         };
     }

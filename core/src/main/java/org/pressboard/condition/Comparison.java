@@ -5,7 +5,7 @@ import java.util.Set;
 
 /**
  * The ways in which people compare a field, as a ticket offers them. Each stands for a condition (see {@link Clause}); what
- * says that something is not so also takes rows without a value, for they have not got it.
+ * says that something is not so is the opposite of what says that it is, so it also takes rows without a value.
  */
 public enum Comparison {
     IS(1), IS_NOT(1), CONTAINS(1), CONTAINS_NOT(1), BEGINS(1), ONE_OF(1), NONE_OF(1),

@@ -10,7 +10,9 @@ import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 
 /**
- * Says of each row of a table whether it is meant. Immutable; the nodes know nothing of SQL.
+ * Says of each row of a table whether it is meant. Immutable; the nodes know nothing of SQL. Two-valued: a comparison with
+ * nothing, or of a field without a value, does not hold, but for {@link Operator#DIFFERS}; {@link Not} is always the
+ * opposite.
  *
  * <pre>{@code
  * Condition ripe = Condition.compare(season, EQUALS, Value.of("late")).and(Condition.isEmpty(gone));
@@ -42,25 +44,33 @@ public sealed interface Condition {
     record Not(Condition part) implements Condition {
     }
 
-    /** The field compared with an operand; unknown when either is absent. */
+    /** The field compared with an operand. Where either is absent it does not hold, but for {@link Operator#DIFFERS}. */
     record Compare(FieldKey field, Operator operator, Operand operand) implements Condition {
     }
 
-    /** The field has one of the values; of no values, it never holds; unknown when the field is absent. */
+    /** The field has one of the values; of no values, or without one in the field, it does not hold. */
     record OneOf(FieldKey field, List<Value> values) implements Condition {
         public OneOf {
             values = List.copyOf(values);
         }
     }
 
-    /** The field has no value. True or false, never unknown. */
+    /** The field is at least the one and at most the other. */
+    record Between(FieldKey field, Operand least, Operand greatest) implements Condition {
+
+        /** The same as two comparisons. */
+        public List<Condition> ends() {
+            return List.of(new Compare(field, Operator.AT_LEAST, least), new Compare(field, Operator.AT_MOST, greatest));
+        }
+    }
+
+    /** The field has no value. */
     record Empty(FieldKey field) implements Condition {
     }
 
     /**
      * One of the fields has the text somewhere in it, blind to case and accents (see
-     * {@link org.pressboard.value.Folding}). Of no fields, or none with a value, it does not hold. True or false, never
-     * unknown.
+     * {@link org.pressboard.value.Folding}). Of no fields, or none with a value, it does not hold.
      */
     record Mentions(List<FieldKey> among, String text) implements Condition {
         public Mentions {
@@ -73,12 +83,12 @@ public sealed interface Condition {
 
     /**
      * The row is the visitor's own: its field leads to their row among the members, or has their e-mail address, whatever
-     * they may see of what lies on the way to it. True or false, never unknown.
+     * they may see of what lies on the way to it.
      */
     record Owned(FieldKey by) implements Condition {
     }
 
-    /** The row was sent from the browser of whoever looks, who is not signed in. True or false, never unknown. */
+    /** The row was sent from the browser of whoever looks, who is not signed in. */
     record Sent() implements Condition {
     }
 
@@ -119,15 +129,16 @@ public sealed interface Condition {
         return new Not(this);
     }
 
-    /** Whether the row is meant: true only where the answer is {@link Truth#TRUE}, as in a WHERE clause. */
+    /** Whether the row is meant. */
     default boolean holds(Row row, Standpoint standpoint) {
-        return Evaluation.of(this, row, standpoint) == Truth.TRUE;
+        return Evaluation.of(this, row, standpoint);
     }
 
     /** Whether the answer may differ with the day or with whoever looks. */
     default boolean dependsOnStandpoint() {
         return has(leaf -> leaf instanceof Owned || leaf instanceof Sent
-                || (leaf instanceof Compare compare && !(compare.operand instanceof Operand.Fixed)));
+                || (leaf instanceof Compare compare && !(compare.operand instanceof Operand.Fixed))
+                || (leaf instanceof Between between && between.ends().stream().anyMatch(Condition::dependsOnStandpoint)));
     }
 
     /** Whether the answer may differ with the browser of whoever looks. */
@@ -149,6 +160,7 @@ public sealed interface Condition {
             case Compare(FieldKey field, Operator operator, Operand.OfPage ofPage) -> compare(field, operator,
                     Value.of(ofPage.part() == Operand.PagePart.TITLE ? title : address));
             case Compare compare -> compare;
+            case Between between -> between;
             case OneOf oneOf -> oneOf;
             case Empty empty -> empty;
             case Mentions mentions -> mentions;
@@ -165,6 +177,7 @@ public sealed interface Condition {
             case Not not -> not.part.fields();
             case Compare compare -> Set.of(compare.field);
             case OneOf oneOf -> Set.of(oneOf.field);
+            case Between between -> Set.of(between.field);
             case Empty empty -> Set.of(empty.field);
             case Mentions mentions -> Set.copyOf(mentions.among);
             case Owned owned -> Set.of(owned.by);
@@ -184,6 +197,7 @@ public sealed interface Condition {
             case Not not -> not.part.has(wanted);
             case Compare compare -> wanted.test(compare);
             case OneOf oneOf -> wanted.test(oneOf);
+            case Between between -> wanted.test(between);
             case Empty empty -> wanted.test(empty);
             case Mentions mentions -> wanted.test(mentions);
             case Owned owned -> wanted.test(owned);

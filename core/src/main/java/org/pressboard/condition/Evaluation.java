@@ -11,50 +11,37 @@ final class Evaluation {
     private Evaluation() {
     }
 
-    static Truth of(Condition condition, Row row, Standpoint standpoint) {
+    static boolean of(Condition condition, Row row, Standpoint standpoint) {
         return switch (condition) {
-            case Condition.All all -> all.parts().stream()
-                    .map(part -> of(part, row, standpoint)).reduce(Truth.TRUE, Truth::and);
-            case Condition.Any any -> any.parts().stream()
-                    .map(part -> of(part, row, standpoint)).reduce(Truth.FALSE, Truth::or);
-            case Condition.Not not -> of(not.part(), row, standpoint).not();
-            case Condition.Empty empty -> Truth.of(row.find(empty.field()).isEmpty());
-            case Condition.OneOf oneOf -> oneOf(oneOf, row.find(oneOf.field()));
-            case Condition.Mentions mentions -> Truth.of(mentions.among().stream().anyMatch(field -> compare(
-                    row.find(field), Operator.CONTAINS, Optional.of(Value.of(mentions.text()))) == Truth.TRUE));
-            case Condition.Owned owned -> Truth.of(row.find(owned.by()).stream()
-                    .flatMap(value -> value.each().stream()).anyMatch(standpoint.who()::owns));
-            case Condition.Sent sent -> Truth.of(row.sender().equals(standpoint.who().browser()));
+            case Condition.All all -> all.parts().stream().allMatch(part -> of(part, row, standpoint));
+            case Condition.Any any -> any.parts().stream().anyMatch(part -> of(part, row, standpoint));
+            case Condition.Not not -> !of(not.part(), row, standpoint);
+            case Condition.Empty empty -> row.find(empty.field()).isEmpty();
+            case Condition.OneOf oneOf -> row.find(oneOf.field()).stream().flatMap(value -> value.each().stream())
+                    .anyMatch(each -> oneOf.values().stream().anyMatch(wanted -> each.compareWith(wanted) == 0));
+            case Condition.Between between -> between.ends().stream().allMatch(end -> of(end, row, standpoint));
+            case Condition.Mentions mentions -> mentions.among().stream().anyMatch(field -> compare(
+                    row.find(field), Operator.CONTAINS, Optional.of(Value.of(mentions.text()))));
+            case Condition.Owned owned -> row.find(owned.by()).stream()
+                    .flatMap(value -> value.each().stream()).anyMatch(standpoint.who()::owns);
+            case Condition.Sent sent -> row.sender().equals(standpoint.who().browser());
             case Condition.Compare compare -> compare(row.find(compare.field()), compare.operator(),
                     compare.operand().resolve(standpoint));
         };
     }
 
-    private static Truth oneOf(Condition.OneOf oneOf, Optional<Value> found) {
-        if (oneOf.values().isEmpty()) {
-            return Truth.FALSE;
+    private static boolean compare(Optional<Value> left, Operator operator, Optional<Value> right) {
+        if (operator == Operator.DIFFERS) {
+            return !compare(left, Operator.EQUALS, right);
         }
-        return found.map(value -> Truth.of(value.each().stream().anyMatch(each -> oneOf.values().stream()
-                .anyMatch(wanted -> each.compareWith(wanted) == 0)))).orElse(Truth.UNKNOWN);
-    }
-
-    private static Truth compare(Optional<Value> left, Operator operator, Optional<Value> right) {
-        if (left.isEmpty() || right.isEmpty() || (operator.isForText() && isNameless(left.get()))) {
-            return Truth.UNKNOWN;
-        }
-        return Truth.of(compareEach(left.get(), operator, right.get()));
+        return right.isPresent() && left.stream().flatMap(value -> value.each().stream())
+                .filter(each -> !(operator.isForText() && isNameless(each)))
+                .anyMatch(each -> compare(each, operator, right.get()));
     }
 
     /** Rows that are called nothing have no letters to look at. */
     private static boolean isNameless(Value value) {
-        return value.each().stream()
-                .allMatch(each -> each instanceof Value.Referred referred && referred.heading().isEmpty());
-    }
-
-    /** Of several values, one must meet the operator; to differ, none may be the other. */
-    private static boolean compareEach(Value left, Operator operator, Value right) {
-        return operator == Operator.DIFFERS ? !compareEach(left, Operator.EQUALS, right)
-                : left.each().stream().anyMatch(each -> compare(each, operator, right));
+        return value instanceof Value.Referred referred && referred.heading().isEmpty();
     }
 
     private static boolean compare(Value left, Operator operator, Value right) {

@@ -26,6 +26,9 @@ public sealed interface Operand {
         /** Their e-mail address. */
         public static final OfVisitor EMAIL = new OfVisitor(VisitorPart.EMAIL, null);
 
+        /** What they are called. */
+        public static final OfVisitor NAME = new OfVisitor(VisitorPart.NAME, null);
+
         /** Their row among the members. */
         public static final OfVisitor ROW = new OfVisitor(VisitorPart.ROW, null);
 

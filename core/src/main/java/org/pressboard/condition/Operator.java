@@ -4,7 +4,7 @@ import java.util.Collections;
 import java.util.EnumSet;
 import java.util.Set;
 
-/** How a field is compared with an operand. Comparing with an absent value answers unknown. */
+/** How a field is compared with an operand. With an absent value on either side it does not hold, but for {@link #DIFFERS}. */
 public enum Operator {
     /** The same value; texts letter for letter. Of a field with several values, that it has this one. */
     EQUALS,

@@ -78,13 +78,18 @@ public record Grants(List<Grant> all, Condition ofOwn, Approval approval) {
 
     /** The fields that one of the grants of that verb leaves out. */
     public Set<FieldKey> leftOut(Verb verb) {
-        return all.stream().filter(grant -> grant.verb() == verb).flatMap(grant -> grant.without().stream())
+        return of(verb).stream().flatMap(grant -> grant.without().stream())
                 .collect(Collectors.toCollection(TreeSet::new));
     }
 
     /** The grants of that verb that do not leave the field out. */
     public List<Grant> with(FieldKey field, Verb verb) {
-        return with(field, all.stream().filter(grant -> grant.verb() == verb).toList());
+        return with(field, of(verb));
+    }
+
+    /** The grants of that verb. */
+    public List<Grant> of(Verb verb) {
+        return all.stream().filter(grant -> grant.verb() == verb).toList();
     }
 
     private static List<Grant> with(FieldKey field, List<Grant> of) {

@@ -2,12 +2,16 @@ package org.pressboard.grant;
 
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Standpoint;
+import org.pressboard.table.Computed;
+import org.pressboard.table.Field;
+import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
@@ -98,6 +102,26 @@ public record Sight(Table table, Tables tables, Map<TableKey, Condition> rows, M
     public Set<FieldKey> hidden() {
         return partly(table.key()).entrySet().stream().filter(field -> field.getValue().equals(Condition.NEVER))
                 .map(Map.Entry::getKey).collect(Collectors.toSet());
+    }
+
+    /**
+     * The tables of which a field shows something, but no rows are seen, so that it looks empty; none where all who see the
+     * field see just that.
+     */
+    public Set<TableKey> blind(Field field) {
+        return switch (field.computed()) {
+            case null -> field.type() instanceof Referring ? behind(field) : Set.of();
+            case Computed.Borrowed borrowed -> behind(field);
+            case Computed.Composed composed -> composed.uses().stream().flatMap(used -> blind(table.field(used)).stream())
+                    .collect(Collectors.toSet());
+            case Computed.Tally tally -> Set.of();
+            case Computed.Noted noted -> Set.of();
+        };
+    }
+
+    private Set<TableKey> behind(Field field) {
+        return field.open() ? Set.of() : tables.reachedFrom(table, List.of(field.key())).stream()
+                .filter(other -> rows(other).equals(Condition.NEVER)).collect(Collectors.toSet());
     }
 
     /** What is seen of a row of the table; nothing where it is not. */

@@ -42,6 +42,11 @@ public record Visitor(Kind kind, Onlooker who, Set<GroupKey> groups) {
         return new Visitor(Kind.ANYONE, Onlooker.in(browser), Set.of());
     }
 
+    /** The same in these groups. */
+    public Visitor in(Set<GroupKey> others) {
+        return new Visitor(kind, who, others);
+    }
+
     public @Nullable String email() {
         return who.email();
     }

@@ -67,7 +67,7 @@ public record ColumnSurvey(Heading heading, long filled, long blanks, Map<Readin
 
     /** The texts that it has, one or several in a cell. */
     List<String> parts() {
-        return options.stream().flatMap(text -> PlainForm.parts(text).stream()).distinct().sorted().toList();
+        return options.stream().flatMap(text -> PlainForm.parts(text).stream()).distinct().toList();
     }
 
     /** The most marks of a rating that its whole numbers may be; 0: they are none. */

@@ -172,7 +172,7 @@ public record Plan(String label, List<Column> columns) {
             case EMAIL -> new Textual.Email();
             case LINK -> new Textual.Link();
             case PHONE -> new Textual.Phone();
-            case CHOICE -> Chosen.Choice.of(survey.options().stream().sorted().toList());
+            case CHOICE -> Chosen.Choice.of(survey.options());
             case CHOICES -> Chosen.Choices.of(survey.parts());
             case TEXT -> new Textual.Text();
             case LONG_TEXT -> new Textual.LongText();

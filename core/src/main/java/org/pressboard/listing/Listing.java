@@ -106,10 +106,19 @@ public record Listing(ListingKey key, TableKey table, Condition keep, Show show,
 
     /** Whether it shows a field, or asks about it, if through references. */
     public boolean uses(Tables tables, TableKey of, FieldKey field) {
-        boolean isOwn = table.equals(of) && (seen().contains(field) || keep.fields().contains(field)
-                || dress.asked().contains(field) || order().stream().anyMatch(sort -> sort.field().equals(field)));
-        return isOwn || tables.find(table).map(own -> tables.reaching(own, reached())).stream()
-                .flatMap(own -> reached().stream().flatMap(key -> own.fields().find(key).stream())
+        return (table.equals(of) && (seen().contains(field) || dress.asked().contains(field)
+                || order().stream().anyMatch(sort -> sort.field().equals(field))))
+                || asksFor(tables, of, field, keep.fields()) || asksFor(tables, of, field, dress.asked());
+    }
+
+    /** Whether it chooses its rows by a field, if through references. */
+    public boolean keepsBy(Tables tables, TableKey of, FieldKey field) {
+        return asksFor(tables, of, field, keep.fields());
+    }
+
+    private boolean asksFor(Tables tables, TableKey of, FieldKey field, Set<FieldKey> asked) {
+        return (table.equals(of) && asked.contains(field)) || tables.find(table).map(own -> tables.reaching(own, asked)).stream()
+                .flatMap(own -> asked.stream().flatMap(key -> own.fields().find(key).stream())
                         .flatMap(each -> tables.stepsOf(own, each)))
                 .anyMatch(step -> step.from().key().equals(of) && step.by().key().equals(field));
     }
@@ -129,6 +138,14 @@ public record Listing(ListingKey key, TableKey table, Condition keep, Show show,
                 .with(opening.among(table.fields()::has)).with(changing.among(table.fields()::has)).with(ordering.ordered(ordering.by().stream()
                         .filter(sort -> table.fields().has(sort.field())).toList()))
                 .with(dress.marking(dress.marks().stream().filter(mark -> hasAll(table, mark.when())).toList()));
+    }
+
+    /**
+     * Whether nothing can be kept of its table, for a field is gone by which rows were: there is no row for anybody, and that
+     * is no answer to what they look for.
+     */
+    public boolean isBroken() {
+        return keep.equals(Condition.NEVER);
     }
 
     /** The same for whom these fields of the table are hidden (see {@link #of(Table)}). */

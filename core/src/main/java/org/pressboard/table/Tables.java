@@ -304,7 +304,9 @@ public final class Tables {
         under.addLast(place);
         FieldType type = typeOf(table, field.computed(), under);
         under.removeLast();
-        byKey.put(in, get(in).changing(key, it -> it.of(type)));
+        if (!type.equals(field.type())) {
+            byKey.put(in, get(in).changing(key, it -> it.of(type)));
+        }
         return type;
     }
 

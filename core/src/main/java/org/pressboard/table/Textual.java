@@ -4,6 +4,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
 import org.pressboard.condition.Operator;
+import org.pressboard.value.MailAddress;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.TypedForm;
 import org.pressboard.value.Value;
@@ -55,7 +56,8 @@ public sealed interface Textual extends FieldType {
 
         @Override
         public Optional<Value> readTyped(String text, TypedForm language) {
-            return Optional.of(text.strip()).filter(WebTexts::isEmail).map(Value::of);
+            // what is not seen of an address is not meant
+            return Optional.of(text.strip()).map(MailAddress::seen).filter(WebTexts::isEmail).map(Value::of);
         }
     }
 

@@ -97,7 +97,11 @@ public final class Cases {
     public static Condition condition(RandomGenerator random, int depth) {
         return switch (random.nextInt(depth > 0 ? 7 : 4)) {
             case 0, 1 -> compare(random);
-            case 2 -> random.nextBoolean() ? Condition.isEmpty(field(random)) : oneOf(random);
+            case 2 -> switch (random.nextInt(3)) {
+                case 0 -> Condition.isEmpty(field(random));
+                case 1 -> oneOf(random);
+                default -> between(random);
+            };
             case 3 -> mentions(random);
             case 4 -> new Condition.All(parts(random, depth));
             case 5 -> new Condition.Any(parts(random, depth));
@@ -120,6 +124,11 @@ public final class Cases {
         List<Operator> operators = List.of(Operator.values()).stream()
                 .filter(operator -> isText || !operator.isForText()).toList();
         return new Condition.Compare(field, pick(operators, random), operand(field, random));
+    }
+
+    private static Condition between(RandomGenerator random) {
+        FieldKey field = pick(List.of(WEEKS, SUGAR, PLANTED, SEEN), random);
+        return new Condition.Between(field, operand(field, random), operand(field, random));
     }
 
     private static Condition mentions(RandomGenerator random) {

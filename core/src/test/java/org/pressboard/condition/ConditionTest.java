@@ -32,10 +32,16 @@ class ConditionTest {
     }
 
     @Test
-    void comparingWithAnAbsentValueIsNeitherTrueNorFalse() {
-        Condition late = Condition.compare(WEEKS, Operator.AT_LEAST, Value.of(10));
-        assertThat(late.holds(EMPTY, NOBODY)).isFalse();
-        assertThat(late.not().holds(EMPTY, NOBODY)).isFalse();
+    void comparingWithAnAbsentValueDoesNotHoldAndNotIsTheOpposite() {
+        for (Operator operator : Operator.values()) {
+            Value with = operator.isForText() ? Value.of("a") : Value.of(10);
+            Condition compared = Condition.compare(operator.isForText() ? NAME : WEEKS, operator, with);
+            assertThat(compared.holds(EMPTY, NOBODY)).as(operator.name()).isEqualTo(operator == Operator.DIFFERS);
+            assertThat(compared.not().holds(EMPTY, NOBODY)).as(operator.name()).isEqualTo(operator != Operator.DIFFERS);
+        }
+        Condition between = new Condition.Between(WEEKS, new Operand.Fixed(Value.of(1)), new Operand.Fixed(Value.of(2)));
+        assertThat(between.holds(EMPTY, NOBODY)).isFalse();
+        assertThat(Condition.oneOf(WEEKS, List.of(Value.of(1))).not().holds(EMPTY, NOBODY)).isTrue();
         assertThat(Condition.isEmpty(WEEKS).holds(EMPTY, NOBODY)).isTrue();
         assertThat(Condition.isEmpty(WEEKS).not().holds(EMPTY, NOBODY)).isFalse();
     }
@@ -74,7 +80,7 @@ class ConditionTest {
         assertThat(own.holds(row, MIRA)).isTrue();
         assertThat(own.holds(row, new Standpoint(Cases.TODAY, "tomas@example.org"))).isFalse();
         assertThat(own.holds(row, NOBODY)).isFalse();
-        assertThat(own.not().holds(row, NOBODY)).isFalse();
+        assertThat(own.not().holds(row, NOBODY)).isTrue();
     }
 
     @Test

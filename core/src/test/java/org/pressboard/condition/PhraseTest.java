@@ -63,6 +63,34 @@ class PhraseTest {
         assertThat(CIDER.condition().holds(bare, Cases.MIRA)).isFalse();
     }
 
+    /** Two statements about one field are two, also where one of two ends would come to the same; "or" can be said of them. */
+    @Test
+    void twoStatementsAboutAFieldStayTwo() {
+        Clause least = new Clause(Cases.WEEKS, Comparison.AT_LEAST, List.of(Value.of(5L)));
+        Clause most = new Clause(Cases.WEEKS, Comparison.AT_MOST, List.of(Value.of(1L)));
+        Phrase.Group both = Phrase.read(Condition.ALWAYS).adding(List.of(), new Phrase.Statement(least))
+                .adding(List.of(), new Phrase.Statement(most));
+        assertThat(Phrase.read(both.condition())).isEqualTo(both);
+        Phrase.Group either = both.meant(List.of(), Phrase.Mode.ANY);
+        assertThat(Phrase.read(either.condition())).isEqualTo(either);
+        assertThat(either.condition().holds(Row.of(1, Map.of(Cases.WEEKS, Value.of(0L))), Cases.MIRA)).isTrue();
+    }
+
+    @Test
+    void noneOfIsTheOppositeOfAnyOf() {
+        RandomGenerator random = Cases.random(SEED);
+        List<Row> rows = Cases.rows(random, 60);
+        for (int i = 0; i < 500; i++) {
+            Condition one = Cases.condition(random, 2);
+            Condition other = Cases.condition(random, 1);
+            for (Row row : rows) {
+                boolean any = new Condition.Any(List.of(one, other)).holds(row, Cases.MIRA);
+                assertThat(new Condition.Any(List.of(one, other)).not().holds(row, Cases.MIRA)).as("seed " + SEED + ", "
+                        + one + ", " + other).isEqualTo(!any);
+            }
+        }
+    }
+
     /** 14 March 2026 is a Saturday (ISO 8601: the week began on the 9th). */
     @Test
     void daysAreCountedFromToday() {

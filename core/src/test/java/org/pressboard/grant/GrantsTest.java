@@ -83,9 +83,21 @@ class GrantsTest {
     @Test
     void opennessSaysWhatItsGrantsSay() {
         for (Openness openness : List.of(Openness.NOBODY, Openness.MEMBERS, Openness.EVERYONE)) {
-            assertThat(Openness.of(openness.toGrants())).isEqualTo(openness);
+            assertThat(Openness.of(new Grants(openness.in(List.of())))).isEqualTo(openness);
         }
         assertThat(Openness.of(new Grants(List.of(Grant.ofOwn(Audience.MEMBERS, Verb.SEE))))).isEqualTo(Openness.AS_GRANTED);
+    }
+
+    @Test
+    void whoMaySeeIsSaidWithoutTouchingWhoMayDoMore() {
+        Grant adding = new Grant(Audience.MEMBERS, Verb.ADD, Condition.ALWAYS);
+        Grant changing = Grant.ofOwn(Audience.MEMBERS, Verb.CHANGE).leavingOut(Set.of(Cases.RARE));
+        List<Grant> before = List.of(adding, Grant.ofOwn(Audience.MEMBERS, Verb.SEE), changing);
+        assertThat(Openness.EVERYONE.in(before)).containsExactlyInAnyOrder(Grant.everyoneSeesAll(), adding, changing);
+        assertThat(Openness.NOBODY.in(before)).containsExactlyInAnyOrder(adding, changing);
+        assertThat(Openness.AS_GRANTED.in(before)).isEqualTo(before);
+        assertThat(Openness.of(new Grants(Openness.MEMBERS.in(before)))).isEqualTo(Openness.MEMBERS);
+        assertThat(Openness.of(new Grants(List.of(adding, changing)))).isEqualTo(Openness.NOBODY);
     }
 
     @Test

@@ -2,6 +2,7 @@ package org.pressboard.bulk;
 
 import java.io.BufferedOutputStream;
 import java.io.ByteArrayOutputStream;
+import java.io.FilterOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
@@ -43,7 +44,7 @@ public final class Spool extends OutputStream {
         boolean isWritten = false;
         try {
             turns.take(LONGEST_WAIT, () -> {
-                writer.accept(spool);
+                writer.accept(spool.kept());
                 return spool;
             });
             isWritten = true;
@@ -53,6 +54,26 @@ public final class Spool extends OutputStream {
                 spool.close();
             }
         }
+    }
+
+    /** The same for those who write it, and may close what they write to; it is there to be given out nevertheless. */
+    private OutputStream kept() {
+        return new FilterOutputStream(this) {
+            @Override
+            public void write(byte[] bytes, int offset, int length) throws IOException {
+                out.write(bytes, offset, length);
+            }
+
+            @Override
+            public void close() throws IOException {
+                flush();
+            }
+        };
+    }
+
+    /** How many bytes there are to be given out. */
+    public long size() {
+        return start.size() + written;
     }
 
     @Override

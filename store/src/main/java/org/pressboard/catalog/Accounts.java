@@ -3,13 +3,13 @@ package org.pressboard.catalog;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
-import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.change.ChangeFeed;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.value.MailAddress;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
@@ -18,8 +18,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 /** Those who can sign in. */
 @Component
 public class Accounts {
-
-    private static final Pattern AROUND = Pattern.compile("^[\\s\\p{Cntrl}\\p{Z}]+|[\\s\\p{Cntrl}\\p{Z}]+$");
 
     private record Key(long revision, long id) {
     }
@@ -36,9 +34,9 @@ public class Accounts {
         this.reading.setReadOnly(true);
     }
 
-    /** The one form of an address, whatever stands around it and in whatever case it is typed. */
+    /** The one form of an address; see {@link MailAddress}. */
     public static String normal(String email) {
-        return AROUND.matcher(email).replaceAll("").toLowerCase(Locale.ROOT);
+        return MailAddress.normal(email);
     }
 
     /** The account as it is now; what is known of it is kept until an account changes, on this or another node. */
@@ -94,8 +92,11 @@ public class Accounts {
         return entities.find(AccountEntity.class, id);
     }
 
+    /** Counted while nobody else lowers or removes one, for two who did so at the same moment would leave none. */
     private void keepAnOwner(AccountEntity account, Account.@Nullable Role then) {
-        if (account.toAccount().role() == Account.Role.OWNER && then != Account.Role.OWNER && owners() < 2) {
+        List<AccountEntity> owners = entities.createQuery("from AccountEntity where role = :role order by id", AccountEntity.class)
+                .setParameter("role", Account.Role.OWNER).setLockMode(LockModeType.PESSIMISTIC_WRITE).getResultList();
+        if (then != Account.Role.OWNER && owners.size() < 2 && owners.contains(account)) {
             throw ProblemsFound.of("account.last-owner");
         }
     }

@@ -160,6 +160,7 @@ public final class Definitions {
         @Type(name = "not", value = Condition.Not.class),
         @Type(name = "compare", value = Condition.Compare.class),
         @Type(name = "one-of", value = Condition.OneOf.class),
+        @Type(name = "between", value = Condition.Between.class),
         @Type(name = "empty", value = Condition.Empty.class),
         @Type(name = "mentions", value = Condition.Mentions.class),
         @Type(name = "owned", value = Condition.Owned.class),

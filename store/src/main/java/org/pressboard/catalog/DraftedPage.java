@@ -1,6 +1,7 @@
 package org.pressboard.catalog;
 
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.edition.Edition;
 import org.pressboard.edition.Page;
@@ -22,13 +23,17 @@ public record DraftedPage(Page draft, List<Edition> editions, @Nullable Integer 
         return draft.listings().stream().anyMatch(listing -> listing.table().equals(table));
     }
 
+    /** What visitors get, where the page is published. */
+    public Optional<Page> given() {
+        return editions.stream().filter(edition -> shown != null && edition.number() == shown).map(Edition::page).findFirst();
+    }
+
     public boolean isPublished() {
         return shown != null;
     }
 
     /** Whether publishing would change what visitors get. */
     public boolean hasChanges() {
-        return editions.stream().filter(edition -> shown != null && edition.number() == shown)
-                .noneMatch(edition -> edition.page().equals(draft));
+        return given().filter(draft::equals).isEmpty();
     }
 }

@@ -12,6 +12,7 @@ import org.pressboard.edition.Edition;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.form.Form;
+import org.pressboard.grant.Audience;
 import org.pressboard.grant.Decision;
 import org.pressboard.grant.Grants;
 import org.pressboard.grant.Group;
@@ -81,6 +82,16 @@ public record PublishedSite(Site site, List<Edition> editions, Tables tables,
         return new Sight(tables.get(table), tables, rows, partly);
     }
 
+    /** Those who see rows of the table, each with somebody who is one of them and nothing more; the widest first. */
+    public Map<Audience, Visitor> readers(TableKey table) {
+        Map<Audience, Visitor> readers = new LinkedHashMap<>();
+        readers.put(Audience.EVERYONE, Visitor.ANYONE);
+        readers.put(Audience.MEMBERS, Visitor.member(""));
+        groups.forEach(group -> readers.put(Audience.those(group.key()), Visitor.member("").in(Set.of(group.key()))));
+        readers.values().removeIf(visitor -> !maySee(visitor, table).isAllowed());
+        return readers;
+    }
+
     /** The fields that grants leave out of what the visitor may do; see {@link Grants#partly}. */
     public Map<FieldKey, Condition> partly(Visitor visitor, Verb verb, TableKey table) {
         return grants(table).partly(visitor, verb);
@@ -119,8 +130,8 @@ public record PublishedSite(Site site, List<Edition> editions, Tables tables,
     }
 
     /** Whether anybody but staff may do that to any row of the table. */
-    private boolean isGranted(Verb verb, TableKey table) {
-        return grants(table).all().stream().anyMatch(grant -> grant.verb() == verb);
+    public boolean isGranted(Verb verb, TableKey table) {
+        return !grants(table).of(verb).isEmpty();
     }
 
     /** Who may see all rows of the table. */

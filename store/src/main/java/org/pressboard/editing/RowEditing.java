@@ -1,5 +1,6 @@
 package org.pressboard.editing;
 
+import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -366,7 +367,10 @@ public class RowEditing {
         } catch (org.springframework.dao.DuplicateKeyException twice) {
             throw ProblemsFound.of("row.not-unique", table.label());
         } catch (org.springframework.dao.DataIntegrityViolationException broken) {
-            throw ProblemsFound.of("row.reference-broken", table.label());
+            if (broken.getMostSpecificCause() instanceof SQLException sql && "23503".equals(sql.getSQLState())) {
+                throw ProblemsFound.of("row.reference-broken", table.label());
+            }
+            throw broken;
         }
     }
 

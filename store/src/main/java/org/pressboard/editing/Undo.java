@@ -160,7 +160,7 @@ public class Undo {
         List<QueryPart> changes = new ArrayList<>();
         for (Field field : table.entered()) {
             Name column = DSL.name(field.key().name());
-            QueryPart isAsLeft = DSL.sql("(jsonb_exists(h.before, {0}) and to_jsonb(kept) -> {0} "
+            QueryPart isAsLeft = DSL.sql("(jsonb_exists(h.before, {0}) and to_jsonb(kept.*) -> {0} "
                     + "is not distinct from h.after -> {0})", DSL.inline(field.key().name()));
             sets.add(DSL.sql("{0} = case when {1} then was.{0} else kept.{0} end", column, isAsLeft));
             changes.add(isAsLeft);

@@ -13,11 +13,13 @@ import org.pressboard.problem.Problem;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
 import org.pressboard.table.Attached;
+import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.PlainForm;
 import org.pressboard.value.Value;
 import org.springframework.stereotype.Component;
 
@@ -43,12 +45,20 @@ class ValueChecks {
         Map<FieldKey, Problem> problems = new HashMap<>();
         values.forEach((key, value) -> {
             Field field = table.field(key);
-            field.rules().check(value.orElse(null)).ifPresent(problem -> problems.put(key, problem));
+            field.rules().check(value.orElse(null)).or(() -> value.flatMap(given -> offered(field, given)))
+                    .ifPresent(problem -> problems.put(key, problem));
             if (!problems.containsKey(key) && value.isPresent()) {
                 lookUp(tables, table, field, value.get(), row).ifPresent(problem -> problems.put(key, problem));
             }
         });
         return problems;
+    }
+
+    /** A choice is one of its options, wherever it comes from. */
+    private static Optional<Problem> offered(Field field, Value value) {
+        return field.type() instanceof Chosen chosen ? value.each().stream().map(PlainForm::write)
+                .filter(text -> chosen.options().stream().noneMatch(option -> option.text().equals(text))).findFirst()
+                .map(text -> Problem.of("entry.no-option", text)) : Optional.empty();
     }
 
     /** What only the rows that are there can tell. */

@@ -3,6 +3,7 @@ package org.pressboard.files;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.time.Duration;
 import java.util.Arrays;
 import java.util.Collection;
@@ -14,7 +15,9 @@ import org.jooq.Record;
 import org.jooq.impl.DSL;
 import org.pressboard.attachment.Drawing;
 import org.pressboard.catalog.Digests;
+import org.pressboard.memory.Budget;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.rows.Busy;
 import org.pressboard.rows.Turns;
 import org.pressboard.table.TableKey;
 import org.pressboard.value.Value;
@@ -33,16 +36,21 @@ public class Files {
 
     private static final int LONGEST_NAME = 120;
     private static final int PIECE = 256 * 1024;
+
+    /** What a file of the largest size and a picture in small copies take, as long as they are looked at. */
+    private static final long AT_WORK = 96L * 1024 * 1024;
     private static final Duration LONGEST_WAIT = Duration.ofSeconds(20);
 
     private final DSLContext sql;
     private final TransactionTemplate transaction;
 
-    /** Looking at a picture takes much memory. */
+    /** To hold a file and look at a picture takes much memory: one at a time, the others wait where they came from. */
     private final Turns looking = new Turns(1);
+    private final Budget budget;
 
-    Files(DSLContext sql, PlatformTransactionManager transactions) {
+    Files(DSLContext sql, Budget budget, PlatformTransactionManager transactions) {
         this.sql = sql;
+        this.budget = budget;
         this.transaction = new TransactionTemplate(transactions);
     }
 
@@ -50,8 +58,26 @@ public class Files {
      * Keeps a file; drawings made harmless.
      *
      * @throws ProblemsFound when it is empty or too large, or a picture that cannot be read
+     * @throws Busy          when there is no turn to be had, or no memory
      */
     public KeptFile keep(InputStream in, String name) throws IOException {
+        try {
+            return looking.take(LONGEST_WAIT, () -> held(in, name));
+        } catch (UncheckedIOException failed) {
+            throw failed.getCause();
+        }
+    }
+
+    private KeptFile held(InputStream in, String name) {
+        try (Budget.Held held = budget.take(Budget.Use.FILES, Math.min(AT_WORK, budget.most(Budget.Use.FILES)))
+                .orElseThrow(() -> new Busy(LONGEST_WAIT))) {
+            return read(in, name);
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+
+    private KeptFile read(InputStream in, String name) throws IOException {
         byte[] bytes = in.readNBytes(MOST_BYTES + 1);
         if (bytes.length == 0) {
             throw ProblemsFound.of("attachment.empty");
@@ -64,6 +90,9 @@ public class Files {
 
     private KeptFile keep(byte[] brought, String mediaType) {
         boolean isDrawing = mediaType.equals(MediaTypes.DRAWING);
+        if (isDrawing && Drawing.isTooLarge(brought)) {
+            throw ProblemsFound.of("attachment.large-drawing", Drawing.MOST_BYTES / 1024 / 1024, Drawing.MOST_ELEMENTS);
+        }
         byte[] bytes = isDrawing
                 ? Drawing.sanitised(brought).orElseThrow(() -> ProblemsFound.of("attachment.no-picture")) : brought;
         KeptFile file = new KeptFile(Digests.written(Digests.begin(), bytes), mediaType, bytes.length);
@@ -72,7 +101,7 @@ public class Files {
             return known.get();
         }
         Map<Integer, byte[]> copies = isDrawing || !file.isPicture() ? Map.of()
-                : looking.take(LONGEST_WAIT, () -> Thumbnails.of(bytes));
+                : Thumbnails.of(bytes, mediaType);
         transaction.executeWithoutResult(status -> store(file, bytes, copies));
         return file;
     }

@@ -25,6 +25,9 @@ final class Thumbnails {
     /** More would take too much memory to look at; cameras have fewer. */
     private static final long MOST_PIXELS = 60_000_000;
 
+    /** Of kinds that are not read line by line: four bytes for each in a quarter of the memory there is. */
+    private static final long MOST_PIXELS_AT_ONCE = Runtime.getRuntime().maxMemory() / 16;
+
     private static final double QUALITY = 0.82;
 
     static {
@@ -40,13 +43,13 @@ final class Thumbnails {
      *
      * @throws ProblemsFound when it is no picture that can be read, or has too many pixels
      */
-    static Map<Integer, byte[]> of(byte[] picture) {
-        int longer = longerEdge(picture);
+    static Map<Integer, byte[]> of(byte[] picture, String mediaType) {
+        int longer = longerEdge(picture, mediaType.equals("image/webp") ? Math.min(MOST_PIXELS, MOST_PIXELS_AT_ONCE) : MOST_PIXELS);
         List<Integer> edges = EDGES.stream().filter(edge -> longer > edge).toList();
         return edges.isEmpty() ? Map.of() : copies(picture, edges);
     }
 
-    private static int longerEdge(byte[] picture) {
+    private static int longerEdge(byte[] picture, long most) {
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(picture))) {
             Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
             if (!readers.hasNext()) {
@@ -57,8 +60,8 @@ final class Thumbnails {
             long width = reader.getWidth(0);
             long height = reader.getHeight(0);
             reader.dispose();
-            if (width * height > MOST_PIXELS) {
-                throw ProblemsFound.of("attachment.many-pixels", MOST_PIXELS / 1_000_000);
+            if (width * height > most) {
+                throw ProblemsFound.of("attachment.many-pixels", most / 1_000_000);
             }
             return (int) Math.max(width, height);
         } catch (IOException broken) {

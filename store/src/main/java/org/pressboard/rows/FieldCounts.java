@@ -84,8 +84,8 @@ public class FieldCounts {
         return kept(counted, key(query, field, among), () -> {
             TableSql table = TableSql.of(query, language);
             boolean isSeveral = query.table().field(field).type().isSeveral();
-            Field<?> value = isSeveral ? DSL.field(DSL.name("each"), Object.class) : table.told(field);
-            Table<?> rows = isSeveral ? DSL.table("{0} cross join lateral unnest({1}) each", table.asTable(),
+            Field<?> value = isSeveral ? DSL.field(DSL.name("_each"), Object.class) : table.told(field);
+            Table<?> rows = isSeveral ? DSL.table("{0} cross join lateral unnest({1}) _each", table.asTable(),
                     table.told(field)) : table.asTable();
             return counts(sql.select(value, DSL.count()).from(rows)
                     .where(table.condition(query.condition().and(among(field, among)))).and(value.isNotNull())

@@ -18,6 +18,7 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.change.Revision;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Standpoint;
+import org.pressboard.grant.Sight;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.Total;
 import org.pressboard.sql.Canceled;
@@ -225,12 +226,20 @@ class RowCounts {
         return revisions.of(query);
     }
 
+    /** Whether it asks what a reference to members is called, whose own name people see where they may not see them. */
+    private static boolean asksForOwnName(RowQuery query) {
+        Sight sight = query.sight();
+        return sight.tables().people().filter(people -> !sight.rows(people).equals(Condition.ALWAYS)
+                && sight.tables().reachedFrom(query.table(), query.condition().fields()).contains(people)).isPresent();
+    }
+
     private static Key key(RowQuery query) {
         Condition condition = query.condition();
         Map<TableKey, Seen> seen = new HashMap<>();
         query.reached().stream().filter(table -> !table.equals(query.table().key()) || query.sight().isPartly(table))
                 .forEach(table -> seen.put(table, new Seen(query.sight().rows(table), query.sight().partly(table))));
-        boolean depends = condition.dependsOnStandpoint() || seen.values().stream().anyMatch(Seen::dependsOnStandpoint);
+        boolean depends = condition.dependsOnStandpoint() || seen.values().stream().anyMatch(Seen::dependsOnStandpoint)
+                || asksForOwnName(query);
         return new Key(query.table().key(), condition, seen, depends ? query.standpoint() : null);
     }
 }

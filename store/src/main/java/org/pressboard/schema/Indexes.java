@@ -167,8 +167,10 @@ public class Indexes implements DisposableBean {
         return new Progress((int) wanted.stream().filter(index -> there.contains(index.name)).count(), wanted.size());
     }
 
-    private List<Wanted> wanted(DSLContext with, Tables tables, Listing listing, Locale language) {
-        Table table = tables.get(listing.table());
+    /** Of what the table has no more, nothing is wanted. */
+    private List<Wanted> wanted(DSLContext with, Tables tables, Listing whole, Locale language) {
+        Table table = tables.get(whole.table());
+        Listing listing = whole.of(table);
         List<Wanted> wanted = new ArrayList<>();
         for (FieldKey key : sortedOrNarrowed(table, listing)) {
             tables.columnsOf(table, table.field(key)).forEach(column -> {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Name;
@@ -82,9 +83,10 @@ class LeftOut {
         added.forEach(field -> checks.add(check(grants, "INSERT", "{0} is not null and {2} <> all (string_to_array(coalesce("
                 + "current_setting('" + VisitorScope.SETTING_BY_SERVER + "', true), ''), ','))", field,
                 grants.of(Verb.ADD, field), List.of("new"))));
-        String body = RowSecurity.inline(sql).renderInlined(DSL.sql("begin if current_user = {0} then {1} end if; return new; end",
-                DSL.inline(VisitorScope.ROLE), checks.stream().reduce((one, other) -> DSL.sql("{0} {1}", one, other))
-                        .orElseThrow()));
+        DSLContext inline = RowSecurity.inline(sql);
+        String body = "#variable_conflict use_column\nbegin if current_user = " + inline.render(DSL.inline(VisitorScope.ROLE))
+                + " then " + checks.stream().map(inline::renderInlined).collect(Collectors.joining(" "))
+                + " end if; return new; end";
         sql.execute("create function {0}() returns trigger language plpgsql as {1}", view(grants.table()), DSL.inline(body));
         sql.execute("create trigger {0} before insert or update on {1} for each row execute function {2}()",
                 DSL.name(TRIGGER), TableSql.name(grants.table()), view(grants.table()));

@@ -3,9 +3,11 @@ package org.pressboard.schema;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
+import org.pressboard.catalog.Site;
 import org.pressboard.change.ChangeFeed;
 import org.pressboard.edition.Edition;
 import org.pressboard.edition.PageKey;
@@ -37,9 +39,13 @@ public class Publisher {
     private final Indexes indexes;
     private final IndexUpkeep upkeep;
     private final ChangeFeed changes;
+    private final TallyUpkeep tallies;
+    private final DSLContext sql;
 
     Publisher(Catalog catalog, HostedTables tables, RowSecurity security, Bin bin, Locks locks,
-            Indexes indexes, IndexUpkeep upkeep, ChangeFeed changes) {
+            Indexes indexes, IndexUpkeep upkeep, ChangeFeed changes, TallyUpkeep tallies, DSLContext sql) {
+        this.tallies = tallies;
+        this.sql = sql;
         this.catalog = catalog;
         this.tables = tables;
         this.security = security;
@@ -68,11 +74,20 @@ public class Publisher {
                 .anyMatch(shown -> shown.key().equals(page) && shown.listings().contains(listing)));
     }
 
-    /** Opens the table so far and no further; where its grants are to say, they are let be. */
+    /** Lets these and no others see the table; where its grants are to say, and of all else that they say, they are let be. */
     @Transactional
     public void open(TableKey key, Openness openness) {
-        if (openness != Openness.AS_GRANTED) {
-            grant(key, openness.toGrants());
+        grant(key, new Grants(openness.in(catalog.grants(key).all())));
+    }
+
+    /** What the site is called, and in which language: in its order the database keeps the least and greatest of texts. */
+    @Transactional
+    public void changeSite(Site site) {
+        boolean isOtherLanguage = !catalog.site().language().equals(site.language());
+        catalog.changeSite(site);
+        if (isOtherLanguage) {
+            sql.execute("set local statement_timeout = 0");
+            tallies.orderAnew(catalog.tables(), tally -> true);
         }
     }
 

@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeSet;
 import org.jooq.Cursor;
 import org.jooq.DSLContext;
 import org.jooq.Record;
@@ -74,10 +73,12 @@ public class Retyping {
         if (!(type instanceof Chosen chosen) || !chosen.options().isEmpty()) {
             return type;
         }
-        Set<String> found = new TreeSet<>();
+        // in the order in which rows have them, the first of them first
+        Set<String> found = new LinkedHashSet<>();
         TableSql from = TableSql.plain(table);
-        sql.selectDistinct(ValueSql.plainForm(TableSql.column(table.field(key)), table.field(key).type()))
-                .from(from.asTable()).limit(MOST_OPTIONS + 1).forEach(row -> {
+        org.jooq.Field<?> column = ValueSql.plainForm(TableSql.column(table.field(key)), table.field(key).type());
+        sql.select(column).from(from.asTable()).groupBy(column).orderBy(DSL.min(from.rowId())).limit(MOST_OPTIONS + 1)
+                .forEach(row -> {
                     if (row.get(0) != null) {
                         row.get(0).toString().lines().filter(line -> !line.isBlank()).forEach(found::add);
                     }
@@ -177,13 +178,13 @@ public class Retyping {
             TableSql named = TableSql.of(Sight.whole(tables, target.key()), Standpoint.NOBODY, Locale.ENGLISH);
             org.jooq.Field<?> heading = named.shown(target.headingField().orElseThrow().key());
             org.jooq.Field<?> called = referring.isSeveral()
-                    ? DSL.field("(select array_agg({0} order by place) from unnest(referred) with ordinality "
-                            + "each (row, place), {1} where {2} = each.row)", SQLDataType.CLOB.array(), heading,
+                    ? DSL.field("(select array_agg({0} order by _each.place) from unnest(_held.referred) with "
+                            + "ordinality _each (row, place), {1} where {2} = _each.row)", SQLDataType.CLOB.array(), heading,
                             named.asTable(), named.rowId())
-                    : DSL.field("(select {0} from {1} where {2} = referred)", SQLDataType.CLOB, heading, named.asTable(),
+                    : DSL.field("(select {0} from {1} where {2} = _held.referred)", SQLDataType.CLOB, heading, named.asTable(),
                             named.rowId());
-            return sql.select(rowId, called).from(DSL.table("(select {0}, {1} as referred from {2}) held", rowId, column,
-                    TableSql.name(table))).where(rowId.gt(after)).and(DSL.condition("referred is not null"))
+            return sql.select(rowId, called).from(DSL.table("(select {0}, {1} as referred from {2}) _held", rowId, column,
+                    TableSql.name(table))).where(rowId.gt(after)).and(DSL.condition("_held.referred is not null"))
                     .orderBy(rowId).limit(BATCH).fetch();
         }
         return sql.select(rowId, column).from(TableSql.name(table)).where(rowId.gt(after)).and(column.isNotNull())

@@ -76,10 +76,10 @@ public class Sampling {
     }
 
     private List<Row> tally(Tables tables, Table table, Field field, Computed.Tally tally, List<FieldKey> named) {
-        QueryPart worked = tallies.expression(field, tally, tables.get(tally.table()));
+        QueryPart worked = tallies.expression(tables, field, tally);
         return first(tables, table, named).stream().map(row -> {
-            Record found = sql.fetchSingle("select {0} from {1} own where own.row_id = {2}", worked,
-                    TableSql.name(table), DSL.val(row.id()));
+            Record found = sql.fetchSingle("select {0} from {1} {3} where {3}.row_id = {2}", worked,
+                    TableSql.name(table), DSL.val(row.id()), TallyUpkeep.OWN);
             Map<FieldKey, @Nullable Value> values = new HashMap<>(row.values());
             values.put(field.key(), ValueSql.fromColumn(found.get(0)));
             return Row.of(row.id(), values);

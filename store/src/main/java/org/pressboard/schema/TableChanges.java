@@ -5,7 +5,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
@@ -15,7 +17,9 @@ import org.pressboard.change.ChangeFeed;
 import org.pressboard.history.Act;
 import org.pressboard.history.Acts;
 import org.pressboard.history.Author;
+import org.pressboard.listing.Listing;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.table.Chosen;
 import org.pressboard.table.Computed;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
@@ -214,7 +218,9 @@ public class TableChanges {
         catalog.putBackTable(key);
         Tables tables = catalog.tables();
         Table table = tables.get(key);
+        refuseLeadingNowhere(tables, table);
         hosted.putBack(table);
+        searching.keep(table);
         locks.putOn(key);
         table.columns().stream().filter(field -> field.computed() instanceof Computed.Tally)
                 .forEach(field -> tallies.begin(tables, table, field));
@@ -246,17 +252,23 @@ public class TableChanges {
     @Transactional(readOnly = true)
     public Uses uses(TableKey key, FieldKey field) {
         Tables tables = catalog.tables();
-        List<String> pages = catalog.pages().values().stream().map(DraftedPage::draft)
-                .filter(page -> page.listings().stream().anyMatch(listing -> listing.uses(tables, key, field))).map(page -> "/" + page.key()).toList();
-        return new Uses(tables.usersOf(key, field), pages, hosted.filled(tables.get(key), field));
+        return new Uses(tables.usersOf(key, field), pages(listing -> listing.uses(tables, key, field)),
+                pages(listing -> listing.keepsBy(tables, key, field)), hosted.filled(tables.get(key), field));
+    }
+
+    /** The addresses of pages with such a listing, in their draft or in the edition that visitors get. */
+    private List<String> pages(Predicate<Listing> which) {
+        return catalog.pages().values().stream().filter(page -> Stream.concat(Stream.of(page.draft()), page.given().stream())
+                .flatMap(each -> each.listings().stream()).anyMatch(which)).map(page -> "/" + page.draft().key()).toList();
     }
 
     /**
      * @param computed the computed fields that need it
      * @param pages    the addresses of pages that show it, or ask about it
+     * @param keeping  the addresses of those that choose their rows by it, and would show none without it
      * @param values   how many rows have a value in it
      */
-    public record Uses(List<Tables.Reference> computed, List<String> pages, long values) {
+    public record Uses(List<Tables.Reference> computed, List<String> pages, List<String> keeping, long values) {
     }
 
     /** One at a time changes what a table is, knowing what it is now. */
@@ -269,12 +281,23 @@ public class TableChanges {
         Set<FieldKey> gone = new java.util.HashSet<>(before.fields().stream().map(Field::key).toList());
         wanted.fields().forEach(field -> gone.remove(field.key()));
         refuseUsed(before, gone);
+        refuseRetypedUnderTallies(before, wanted);
         Table after = settled(wanted);
         if (after.equals(before)) {
             return;
         }
         long act = acts.begin(author, what, before.key(), new Act.Details(name, before, after));
         apply(before, after, act, null);
+    }
+
+    /** A reference comes back only where the table is that it leads to. */
+    private void refuseLeadingNowhere(Tables tables, Table table) {
+        table.fields().stream().filter(field -> Retyping.target(field.type()).filter(to -> tables.find(to).isEmpty()).isPresent())
+                .findFirst().ifPresent(field -> {
+                    TableKey gone = Retyping.target(field.type()).orElseThrow();
+                    throw ProblemsFound.of("bin.target-gone", field.label(), catalog.removedTables().keySet().stream()
+                            .filter(each -> each.key().equals(gone)).map(Table::label).findFirst().orElse(gone.name()));
+                });
     }
 
     private void refuseUsed(Table table, Set<FieldKey> gone) {
@@ -289,16 +312,35 @@ public class TableChanges {
         }
     }
 
+    /** A tally is worked out of columns as they are; what is borrowed comes through references that must stay some. */
+    private void refuseRetypedUnderTallies(Table before, Table wanted) {
+        Tables tables = catalog.tables();
+        before.fields().stream().filter(field -> field.isEntered() && wanted.fields().find(field.key())
+                .filter(other -> !isSameColumn(field, other)).isPresent()).forEach(field ->
+                tables.usersOf(before.key(), field.key()).stream().filter(use -> switch (use.by().computed()) {
+                    case Computed.Tally tally -> true;
+                    case Computed.Borrowed borrowed -> !isSource(tables.source(use.from(), borrowed), before, field);
+                    case null, default -> false;
+                }).findFirst().ifPresent(use -> {
+                    throw ProblemsFound.of("field.used-as-is", field.label(), use.by().label(), use.from().label());
+                }));
+    }
+
+    private static boolean isSource(Tables.Reference source, Table table, Field field) {
+        return source.from().key().equals(table.key()) && source.by().key().equals(field.key());
+    }
+
     /**
      * Makes columns and catalog say what the definition says.
      *
      * @param takenBack the act whose removed columns come back; {@code null}: none do
      */
     private void apply(Table before, Table after, long act, @Nullable Long takenBack) {
+        Tables tables = catalog.tables().with(after);
+        refuseLeadingNowhere(tables, after);
         indexes.giveWay();
         searching.pause(before);
         locks.takeOff(before.key());
-        Tables tables = catalog.tables().with(after);
         for (Field field : before.fields()) {
             Field now = after.fields().find(field.key()).orElse(null);
             if (now == null || !isSameColumn(field, now)) {
@@ -316,9 +358,18 @@ public class TableChanges {
         hosted.describe(after);
         keepSearched(before, after, takenBack != null);
         catalog.define(after);
+        if (hasOtherOrder(before, after)) {
+            tallies.orderAnew(tables, tally -> ((Computed.Tally) Objects.requireNonNull(tally.by().computed())).table().equals(after.key()));
+        }
         locks.putOn(after.key());
         changes.tableRemoved(after.key());
         upkeep.completeAfterwards(after.key());
+    }
+
+    /** Whether the options of a choice stand otherwise. */
+    private static boolean hasOtherOrder(Table before, Table after) {
+        return after.fields().stream().anyMatch(field -> field.type() instanceof Chosen.Choice is && before.fields().find(field.key())
+                .filter(was -> was.type() instanceof Chosen.Choice choice && !choice.options().equals(is.options())).isPresent());
     }
 
     /** Texts that are gone, or came with a field, change what is searched of the rows; a new, empty field does not. */

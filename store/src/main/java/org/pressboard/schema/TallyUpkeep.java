@@ -1,16 +1,16 @@
 package org.pressboard.schema;
 
 import java.util.List;
-import java.util.Locale;
+import java.util.function.Predicate;
 import org.jooq.DSLContext;
 import org.jooq.Name;
 import org.jooq.QueryPart;
 import org.jooq.conf.SettingsTools;
 import org.jooq.conf.StatementType;
 import org.jooq.impl.DSL;
-import org.pressboard.sql.OperandSql;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.TallySql;
+import org.pressboard.catalog.Catalog;
 import org.pressboard.table.Computed;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
@@ -24,9 +24,14 @@ import org.springframework.stereotype.Component;
 @Component
 class TallyUpkeep {
 
-    private final DSLContext sql;
+    /** What the table is called in the expression of its tally. No table of an owner's is: their keys begin with letters. */
+    static final Name OWN = DSL.name("_own");
 
-    TallyUpkeep(DSLContext sql) {
+    private final DSLContext sql;
+    private final Catalog catalog;
+
+    TallyUpkeep(DSLContext sql, Catalog catalog) {
+        this.catalog = catalog;
         this.sql = sql;
     }
 
@@ -39,19 +44,33 @@ class TallyUpkeep {
                 .withStatementType(StatementType.STATIC_STATEMENT))).execute("""
                 create or replace function {0}(concerned bigint[]) returns void language plpgsql
                 security definer set search_path = pg_catalog, pg_temp as $tally$
+                #variable_conflict use_column
                 declare was_quiet text := current_setting('pressboard.quiet', true);
                 begin
-                    perform 1 from {1} where row_id = any(concerned) order by row_id for no key update;
+                    perform 1 from {1} where row_id = any($1) order by row_id for no key update;
                     perform set_config('pressboard.quiet', 'on', true);
-                    update {1} kept set {2} = worked.value from (
-                        select own.row_id, {3} as value from {1} own where own.row_id = any(concerned)) worked
-                    where kept.row_id = worked.row_id and kept.{2} is distinct from worked.value;
+                    update {1} _kept set {2} = _worked.value from (
+                        select {4}.row_id, {3} as value from {1} {4} where {4}.row_id = any($1)) _worked
+                    where _kept.row_id = _worked.row_id and _kept.{2} is distinct from _worked.value;
                     perform set_config('pressboard.quiet', coalesce(was_quiet, ''), true);
                 end $tally$""", function, TableSql.name(table), DSL.name(field.key().name()),
-                expression(field, tally, referring));
+                expression(tables, field, tally), OWN);
         sql.execute("revoke execute on function {0}(bigint[]) from public", function);
         watch(table, field, tally, referring);
         workOut(table, field);
+    }
+
+    /** Begins anew to keep those of all tables that go by the order of texts or choices, or of one of them. */
+    void orderAnew(Tables tables, Predicate<Tables.Reference> which) {
+        for (Table table : tables.all()) {
+            table.columns().stream().filter(field -> field.computed() instanceof Computed.Tally tally && isByOrder(tally)
+                    && which.test(new Tables.Reference(table, field))).forEach(field -> begin(tables, table, field));
+        }
+    }
+
+    private static boolean isByOrder(Computed.Tally tally) {
+        return tally.measure().isByOrder() || tally.measure() == Computed.Measure.LEAST
+                || tally.measure() == Computed.Measure.GREATEST;
     }
 
     /** Works the tally out for all rows of its table. */
@@ -60,10 +79,11 @@ class TallyUpkeep {
                 TableSql.name(table));
     }
 
-    /** What the rows that refer to "own" come to. */
-    QueryPart expression(org.pressboard.table.Field field, Computed.Tally tally, Table referring) {
-        TableSql from = TableSql.alone(referring, Locale.ENGLISH, new OperandSql.ByClock());
-        return new TallySql(DSL.name("own"), referring, DSL.name(referring.key().name()), from.condition(tally.where()))
+    /** What the rows that refer to {@link #OWN} come to. */
+    QueryPart expression(Tables tables, org.pressboard.table.Field field, Computed.Tally tally) {
+        Table referring = tables.get(tally.table());
+        TableSql from = TableSql.byClock(tables, referring, catalog.site().language());
+        return new TallySql(OWN, referring, DSL.name(referring.key().name()), from.condition(tally.where()), from.collation())
                 .of(field, tally);
     }
 
@@ -74,7 +94,7 @@ class TallyUpkeep {
                 DSL.sql("select {0} as concerned from became", by));
         trigger(table, field, referring, "altered", "update", "referencing old table as was new table as became",
                 DSL.sql("select unnest(array[was.{0}, became.{0}]) as concerned from was join became using (row_id) "
-                        + "where to_jsonb(was) is distinct from to_jsonb(became)", by));
+                        + "where to_jsonb(was.*) is distinct from to_jsonb(became.*)", by));
         trigger(table, field, referring, "removed", "delete", "referencing old table as was",
                 DSL.sql("select {0} as concerned from was", by));
         trigger(table, field, table, "begun", "insert", "referencing new table as became",
@@ -93,9 +113,10 @@ class TallyUpkeep {
         sql.execute("""
                 create or replace function {0}() returns trigger language plpgsql
                 security definer set search_path = pg_catalog, pg_temp as $tally$
+                #variable_conflict use_column
                 declare touched bigint[];
                 begin
-                    select array_agg(distinct concerned) into touched from ({1}) c where concerned is not null;
+                    select array_agg(distinct concerned) into touched from ({1}) _some where concerned is not null;
                     if touched is not null then
                         perform {2}(touched);
                     end if;

@@ -13,7 +13,10 @@ import org.pressboard.table.FieldType;
 import org.pressboard.table.Referring;
 import org.pressboard.value.FieldKey;
 
-/** Compiles the core's conditions; its answers are those of the core, absent values included. */
+/**
+ * Compiles the core's conditions; its answers are those of the core, absent values included: what SQL leaves unknown is false
+ * here, so within a "not" every leaf says so.
+ */
 final class ConditionSql {
 
     private final FieldSql fields;
@@ -52,31 +55,33 @@ final class ConditionSql {
                     ? DSL.falseCondition() : DSL.or(parts(any.parts(), negated));
             case org.pressboard.condition.Condition.Not not -> DSL.not(of(not.part(), true));
             case org.pressboard.condition.Condition.Empty empty -> told(empty.field()).isNull();
-            case org.pressboard.condition.Condition.OneOf oneOf -> oneOf(oneOf);
-            case org.pressboard.condition.Condition.Mentions mentions -> mentions(mentions, negated);
-            case org.pressboard.condition.Condition.Compare compare -> compare(compare, negated);
-            case org.pressboard.condition.Condition.Owned owned -> negated
-                    ? DSL.condition("coalesce({0}, false)", owned(place, owned.by().way()))
-                    : owned(place, owned.by().way());
-            case org.pressboard.condition.Condition.Sent sent -> DSL.condition(negated ? "coalesce({0} = {1}, false)"
-                    : "{0} = {1}", DSL.field(place.column(TableSql.SENDER)), operands.browser());
+            case org.pressboard.condition.Condition.OneOf oneOf -> known(oneOf(oneOf), negated);
+            case org.pressboard.condition.Condition.Between between -> DSL.and(parts(between.ends(), negated));
+            case org.pressboard.condition.Condition.Mentions mentions -> known(mentioning.of(
+                    new MentionSql(fields, mentions.text()), mentions.among()), negated);
+            case org.pressboard.condition.Condition.Compare compare when compare.operator() == Operator.DIFFERS ->
+                    DSL.not(known(compare(new org.pressboard.condition.Condition.Compare(compare.field(), Operator.EQUALS,
+                            compare.operand()), true), true));
+            case org.pressboard.condition.Condition.Compare compare -> known(compare(compare, negated), negated);
+            case org.pressboard.condition.Condition.Owned owned -> known(owned(place, owned.by().way()), negated);
+            case org.pressboard.condition.Condition.Sent sent -> known(DSL.condition("{0} = {1}",
+                    DSL.field(place.column(TableSql.SENDER)), operands.browser()), negated);
         };
+    }
+
+    private static Condition known(Condition leaf, boolean negated) {
+        return negated ? DSL.condition("coalesce({0}, false)", leaf) : leaf;
     }
 
     private List<Condition> parts(List<org.pressboard.condition.Condition> parts, boolean negated) {
         return parts.stream().map(part -> of(part, negated)).toList();
     }
 
-    private Condition mentions(org.pressboard.condition.Condition.Mentions mentions, boolean negated) {
-        Condition asked = mentioning.of(new MentionSql(fields, mentions.text()), mentions.among());
-        return negated ? DSL.condition("coalesce({0}, false)", asked) : asked;
-    }
-
     private Condition compare(org.pressboard.condition.Condition.Compare compare, boolean negated) {
         Field<?> operand = operands.of(compare.operand(),
                 ValueSql.columnType(place.table().field(compare.field()).type()));
         if (compare.operand() instanceof Operand.OfVisitor && isReference(compare.field())) {
-            return compareReference(compare.field(), compare.operator(), operand);
+            return equalsReference(compare.field(), operand);
         }
         if (!compare.operator().isForText()) {
             return isSeveral(compare.field()) ? compareSeveral(compare.field(), compare.operator(), operand)
@@ -95,11 +100,9 @@ final class ConditionSql {
     }
 
     /** With a row of the visitor's own, which tells them nothing of rows that they may not see. */
-    private Condition compareReference(FieldKey key, Operator operator, Field<?> operand) {
+    private Condition equalsReference(FieldKey key, Field<?> operand) {
         Field<?> column = fields.column(place, place.table().field(key));
-        String with = operator == Operator.DIFFERS ? "{0} <> all ({1})" : "{0} = any ({1})";
-        return isSeveral(key) ? DSL.condition(with, operand, column)
-                : DSL.condition(operator == Operator.DIFFERS ? "{0} <> {1}" : "{0} = {1}", column, operand);
+        return DSL.condition(isSeveral(key) ? "{1} = any ({0})" : "{0} = {1}", column, operand);
     }
 
     /** Through views that show all who lies between; see {@link org.pressboard.condition.Condition.Owned}. */
@@ -150,12 +153,11 @@ final class ConditionSql {
     private Condition compare(FieldKey key, Operator operator, Field<?> operand) {
         return switch (operator) {
             case EQUALS -> DSL.condition("{0} = {1}", fields.collated(told(key)), operand);
-            case DIFFERS -> DSL.condition("{0} <> {1}", fields.collated(told(key)), operand);
             case LESS -> DSL.condition("{0} < {1}", byCodePoint(key), operand);
             case AT_MOST -> DSL.condition("{0} <= {1}", byCodePoint(key), operand);
             case GREATER -> DSL.condition("{0} > {1}", byCodePoint(key), operand);
             case AT_LEAST -> DSL.condition("{0} >= {1}", byCodePoint(key), operand);
-            case CONTAINS, BEGINS -> throw new IllegalArgumentException("Asked of letters: " + key);
+            case DIFFERS, CONTAINS, BEGINS -> throw new IllegalArgumentException("Asked otherwise: " + key);
         };
     }
 
@@ -163,8 +165,7 @@ final class ConditionSql {
     private Condition compareSeveral(FieldKey key, Operator operator, Field<?> operand) {
         return switch (operator) {
             case EQUALS -> DSL.condition("{0} = any({1})", operand, told(key));
-            case DIFFERS -> DSL.condition("{0} <> all({1})", operand, told(key));
-            case LESS, AT_MOST, GREATER, AT_LEAST, CONTAINS, BEGINS ->
+            case DIFFERS, LESS, AT_MOST, GREATER, AT_LEAST, CONTAINS, BEGINS ->
                     throw new IllegalArgumentException("Several values have no order: " + key);
         };
     }
@@ -173,8 +174,8 @@ final class ConditionSql {
     private Condition like(FieldKey key, String before, Field<?> operand) {
         Field<?> pattern = pattern(before, operand);
         return isSeveral(key)
-                ? DSL.condition("(select bool_or({0} like {1}) from unnest({2}) each)",
-                        MentionSql.folded(DSL.field(DSL.name("each"))), pattern, shown(key))
+                ? DSL.condition("(select bool_or({0} like {1}) from unnest({2}) _each)",
+                        MentionSql.folded(DSL.field(DSL.name("_each"))), pattern, shown(key))
                 : DSL.condition("{0} like {1}", MentionSql.folded(shown(key)), pattern);
     }
 

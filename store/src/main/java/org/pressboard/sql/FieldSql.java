@@ -5,19 +5,24 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
 import org.jooq.Collation;
 import org.jooq.Condition;
 import org.jooq.DataType;
 import org.jooq.Field;
+import org.jooq.Param;
 import org.jooq.QueryPart;
 import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
+import org.pressboard.condition.Operand;
 import org.pressboard.grant.Sight;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Computed;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
 import org.pressboard.value.FieldKey;
 
 /**
@@ -84,10 +89,36 @@ final class FieldSql {
 
     private Field<?> entered(Joins.Place place, org.pressboard.table.Field field) {
         return switch (field.type().held()) {
-            case ROW -> called(through(place, field, field.open()));
+            case ROW -> orOwn(place, field, called(through(place, field, field.open())), Operand.OfVisitor.NAME);
             case ROWS -> several(place, field, true);
             default -> column(place, field);
         };
+    }
+
+    /**
+     * People always see who they are themselves, whether they may see rows of members or not: where a reference leads to
+     * their own row, what they are called, or its number.
+     */
+    private Field<?> orOwn(Joins.Place place, org.pressboard.table.Field reference, Field<?> seen, Operand.OfVisitor own) {
+        return isAlwaysSeen(reference) ? seen : DSL.field("coalesce({0}, case when {1} = {2} then {3} end)", seen.getDataType(),
+                seen, column(place, reference), me(), operands.of(own, seen.getDataType()));
+    }
+
+    /** That a reference leads to the row of whoever looks, and that they are called something like it. */
+    Condition isOwnCalled(Joins.Place place, org.pressboard.table.Field reference, UnaryOperator<Field<?>> folded, Field<?> pattern) {
+        return isAlwaysSeen(reference) ? DSL.falseCondition() : DSL.condition("{0} = {1} and {2} like {3}",
+                column(place, reference), me(), folded.apply(operands.of(Operand.OfVisitor.NAME, SQLDataType.CLOB)), pattern);
+    }
+
+    private Field<?> me() {
+        return operands.of(Operand.OfVisitor.ROW, SQLDataType.BIGINT);
+    }
+
+    /** Whether it leads nowhere that somebody might not see, or never to whoever looks. */
+    private boolean isAlwaysSeen(org.pressboard.table.Field reference) {
+        TableKey target = sight.tables().target(reference).key();
+        return reference.open() || !sight.tables().people().equals(Optional.of(target)) || !(me() instanceof Param)
+                || sight.rows(target).equals(org.pressboard.condition.Condition.ALWAYS);
     }
 
     /** What tells the value from others: of a reference, the number of the row. */
@@ -115,7 +146,7 @@ final class FieldSql {
             return bare(place, field);
         }
         if (underLock) {
-            return DSL.field("(select partly.{0} from {1} as partly where partly.{2} = {3})",
+            return DSL.field("(select _partly.{0} from {1} as _partly where _partly.{2} = {3})",
                     ValueSql.columnType(field.type()), DSL.name(field.key().name()),
                     DSL.name(TableSql.PARTLY_SCHEMA, place.table().key().name()), DSL.name(TableSql.ROW_ID),
                     DSL.field(place.column(TableSql.ROW_ID)));
@@ -175,7 +206,7 @@ final class FieldSql {
     /** The rows that a field refers to, as far as they are seen: what they are called, or their numbers. */
     private Field<?> several(Joins.Place place, org.pressboard.table.Field field, boolean called) {
         Inner inner = inner(place, field);
-        Field<?> each = called ? inner.heading() : DSL.field(inner.place.column(TableSql.ROW_ID), Long.class);
+        Field<?> each = called ? inner.heading() : DSL.field("referred.row", Long.class);
         DataType<?> type = called ? SQLDataType.CLOB.array() : SQLDataType.BIGINT.array();
         return DSL.field("(select array_agg({0} order by referred.place) {1})::{2}[]", type, each, inner.rows,
                 DSL.keyword(called ? "text" : "bigint"));
@@ -185,11 +216,20 @@ final class FieldSql {
      * The rows that a field with several refers to, in a query of their own.
      *
      * @param rows from where they come, behind "select"
+     * @param mine whether the row of whoever looks is among them though they may not see it
      */
-    record Inner(FieldSql fields, Joins.Place place, QueryPart rows) {
+    record Inner(FieldSql fields, Joins.Place place, QueryPart rows, boolean mine) {
 
         private Field<?> heading() {
-            return fields.called(place);
+            Field<?> called = fields.called(place);
+            return mine ? DSL.field("case when {0} is null then {1} else {2} end", called.getDataType(), place.column(TableSql.ROW_ID),
+                    fields.operands.of(Operand.OfVisitor.NAME, called.getDataType()), called) : called;
+        }
+
+        /** That one of the rows is that of whoever looks, and that they are called something like it. */
+        Condition isMineCalled(UnaryOperator<Field<?>> folded, Field<?> pattern) {
+            return mine ? DSL.condition("referred.row = {0} and {1} like {2}", fields.me(), folded.apply(fields.operands.of(
+                    Operand.OfVisitor.NAME, SQLDataType.CLOB)), pattern) : DSL.falseCondition();
         }
     }
 
@@ -199,17 +239,21 @@ final class FieldSql {
         Joins own = new Joins(DSL.sql("{0} as {1}", place.source(), DSL.name(place.alias())));
         FieldSql fields = over(own);
         Condition seen = field.open() ? DSL.trueCondition() : fields.seen(place);
-        return new Inner(fields, place, DSL.sql("from unnest({0}) with ordinality as referred (row, place), {1} "
-                + "where {2} = referred.row and ({3})", column(outer, field), own,
-                DSL.field(place.column(TableSql.ROW_ID)), seen));
+        boolean mine = !isAlwaysSeen(field);
+        QueryPart rows = mine ? DSL.sql("from unnest({0}) with ordinality as referred (row, place) left join ({1}) on {2} = "
+                + "referred.row and ({3}) where ({2} is not null or referred.row = {4})", column(outer, field), own,
+                place.column(TableSql.ROW_ID), seen, me())
+                : DSL.sql("from unnest({0}) with ordinality as referred (row, place), {1} where {2} = referred.row and ({3})",
+                        column(outer, field), own, place.column(TableSql.ROW_ID), seen);
+        return new Inner(fields, place, rows, mine);
     }
 
     /** Where all rows referred to are seen, the reference itself tells; no row need be looked at. */
     private Field<?> rowReferredTo(Joins.Place place, org.pressboard.table.Field reference) {
         boolean isOpen = reference.open() || sight.rows(sight.tables().target(reference).key())
                 .equals(org.pressboard.condition.Condition.ALWAYS);
-        return isOpen ? column(place, reference)
-                : DSL.field(through(place, reference, false).column(TableSql.ROW_ID), Long.class);
+        return isOpen ? column(place, reference) : orOwn(place, reference,
+                DSL.field(through(place, reference, false).column(TableSql.ROW_ID), Long.class), Operand.OfVisitor.ROW);
     }
 
     /** What the row at a place is called. */
@@ -234,7 +278,7 @@ final class FieldSql {
         Joins.Place rows = new Joins.Place(referring, place.alias() + "<" + field.key(), false);
         FieldSql fields = over(new Joins(TableSql.name(referring)));
         Condition taken = new ConditionSql(fields, rows, operands).of(tally.where()).and(fields.seen(rows));
-        QueryPart worked = new TallySql(DSL.name(place.alias()), referring, DSL.name(rows.alias()), taken)
+        QueryPart worked = new TallySql(DSL.name(place.alias()), referring, DSL.name(rows.alias()), taken, collation)
                 .of(field, tally, key -> fields.column(rows, referring.field(key)));
         return DSL.field("{0}", ValueSql.columnType(field.type()), worked);
     }

@@ -116,8 +116,8 @@ final class MentionSql {
         org.pressboard.table.Field field = place.table().field(key);
         Field<?> column = fields.column(place, field);
         return field.type().isSeveral()
-                ? DSL.condition("exists (select from unnest({0}) each where {1} like {2})", column,
-                        folded(DSL.field(DSL.name("each"))), pattern)
+                ? DSL.condition("exists (select from unnest({0}) _each where {1} like {2})", column,
+                        folded(DSL.field(DSL.name("_each"))), pattern)
                 : folded(column).like(pattern);
     }
 
@@ -127,7 +127,8 @@ final class MentionSql {
             case Computed.Borrowed borrowed ->
                     rowByRow(fields.source(place, field, borrowed), List.of(borrowed.field()));
             case null -> switch (field.type().held()) {
-                case ROW -> heading(fields.through(place, field, field.open()));
+                case ROW -> heading(fields.through(place, field, field.open()))
+                        .or(fields.isOwnCalled(place, field, MentionSql::folded, pattern));
                 case ROWS -> oneOfSeveral(fields.inner(place, field));
                 default -> shown(place, field);
             };
@@ -140,7 +141,8 @@ final class MentionSql {
 
     private Condition oneOfSeveral(FieldSql.Inner inner) {
         Condition mentioned = new MentionSql(inner.fields(), text).heading(inner.place());
-        return DSL.condition("exists (select {0} and ({1}))", inner.rows(), mentioned);
+        return DSL.condition("exists (select {0} and ({1}))", inner.rows(), mentioned.or(inner.isMineCalled(MentionSql::folded,
+                pattern)));
     }
 
     private Condition heading(Joins.Place there) {

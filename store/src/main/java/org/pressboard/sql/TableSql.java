@@ -93,17 +93,21 @@ public final class TableSql {
      * it only as views show it.
      */
     public static TableSql secured(Tables tables, Table table) {
-        return new TableSql(Sight.whole(tables.with(table), table.key()), Locale.ENGLISH, new OperandSql.FromSettings(), false);
+        return among(tables, table, Locale.ENGLISH, new OperandSql.FromSettings());
+    }
+
+    /** The same, with nobody looking, on the day that the database has. */
+    public static TableSql byClock(Tables tables, Table table, Locale language) {
+        return among(tables, table, language, new OperandSql.ByClock());
+    }
+
+    private static TableSql among(Tables tables, Table table, Locale language, OperandSql operands) {
+        return new TableSql(Sight.whole(tables.with(table), table.key()), language, operands, false);
     }
 
     /** The table alone, for its columns. */
     public static TableSql alone(Table table, Locale language) {
-        return alone(table, language, new OperandSql.FromSettings());
-    }
-
-    /** The table alone, with operands looked up so. */
-    public static TableSql alone(Table table, Locale language, OperandSql operands) {
-        return new TableSql(new Sight(table, Tables.NONE, Map.of()), language, operands, false);
+        return new TableSql(new Sight(table, Tables.NONE, Map.of()), language, new OperandSql.FromSettings(), false);
     }
 
     /** The table alone, with nobody looking. */

@@ -2,7 +2,12 @@ package org.pressboard.catalog;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
+import java.util.concurrent.BrokenBarrierException;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CyclicBarrier;
 import org.junit.jupiter.api.Test;
+import org.pressboard.problem.ProblemsFound;
 import org.pressboard.testing.StoreTest;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -28,5 +33,39 @@ class AccountsTest extends StoreTest {
         assertThat(accounts.current(id).orElseThrow().role()).isEqualTo(Account.Role.EDITOR);
         accounts.remove(id);
         assertThat(accounts.current(id)).isEmpty();
+    }
+
+    /** Two owners who lower or remove each other at the same moment: one is told, and is the owner that is left. */
+    @Test
+    void anOwnerIsAlwaysLeft() throws Exception {
+        for (int i = 0; i < 20; i++) {
+            accounts.add("one@example.org", "One", "hash", Account.Role.OWNER);
+            accounts.add("two@example.org", "Two", "hash", Account.Role.OWNER);
+            long one = accounts.find("one@example.org").orElseThrow().id();
+            long two = accounts.find("two@example.org").orElseThrow().id();
+            boolean removing = i % 2 == 0;
+            CyclicBarrier both = new CyclicBarrier(2);
+            CompletableFuture<Boolean> ofTwo = CompletableFuture.supplyAsync(() -> lowers(both, two, false));
+            CompletableFuture<Boolean> ofOne = CompletableFuture.supplyAsync(() -> lowers(both, one, removing));
+            assertThat(List.of(ofOne.get(), ofTwo.get())).containsExactlyInAnyOrder(true, false);
+            assertThat(accounts.hasOwner()).isTrue();
+            inTransaction(() -> sql.execute("delete from pressboard.account where email in ('one@example.org', 'two@example.org')"));
+        }
+    }
+
+    private boolean lowers(CyclicBarrier both, long id, boolean removing) {
+        try {
+            both.await();
+            if (removing) {
+                accounts.remove(id);
+            } else {
+                accounts.changeRole(id, Account.Role.MEMBER);
+            }
+            return true;
+        } catch (ProblemsFound refused) {
+            return false;
+        } catch (InterruptedException | BrokenBarrierException failed) {
+            throw new IllegalStateException(failed);
+        }
     }
 }

@@ -43,7 +43,7 @@ class SearchTextsTest extends StoreTest {
     @BeforeEach
     void aRow() {
         Table table = changes.make("Sought", new Fields(List.of(new Field(NAME, "Name", new Textual.Text()),
-                new Field(USES, "Uses", new Chosen.Choices(List.of())), new Field(WEEKS, "Weeks",
+                new Field(USES, "Uses", Chosen.Choices.of(List.of("Eating", "Straße"))), new Field(WEEKS, "Weeks",
                         new Numeric.WholeNumber(true)))), OWNER);
         sought = table.key();
         row = editing.add(sought, Map.of(NAME, Value.of("Árpád"), USES,

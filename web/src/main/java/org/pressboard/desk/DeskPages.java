@@ -2,7 +2,6 @@ package org.pressboard.desk;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -17,6 +16,7 @@ import org.pressboard.bulk.Intakes;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.DraftedPage;
 import org.pressboard.catalog.PublishedSite;
+import org.pressboard.desk.table.UnseenFields;
 import org.pressboard.grant.Openness;
 import org.pressboard.grant.Sight;
 import org.pressboard.listing.AddressPart;
@@ -57,10 +57,14 @@ class DeskPages {
     private final Sheets sheets;
     private final Intakes intakes;
     private final MessageSource messages;
+    private final PublishedWords publishedWords;
+    private final UnseenFields unseen;
     private final LogBook log;
 
     DeskPages(Catalog catalog, Publisher publisher, Sheets sheets, Intakes intakes, MessageSource messages,
-            LogBook log) {
+            PublishedWords publishedWords, UnseenFields unseen, LogBook log) {
+        this.unseen = unseen;
+        this.publishedWords = publishedWords;
         this.log = log;
         this.catalog = catalog;
         this.publisher = publisher;
@@ -69,8 +73,13 @@ class DeskPages {
         this.messages = messages;
     }
 
-    /** A table of a page, and who may see its rows; {@code chosen} is empty while nobody has said. */
-    public record TableOnPage(Table table, Openness openness, String chosen) {
+    /**
+     * A table of a page, and who may see its rows.
+     *
+     * @param chosen empty while nobody has said
+     * @param said   the same in words, where grants say more than can be chosen here
+     */
+    public record TableOnPage(Table table, Openness openness, String chosen, String said) {
     }
 
     /** A row kept aside: its line in the file and why. */
@@ -91,7 +100,12 @@ class DeskPages {
         model.addAttribute("sheets", listings(page).map(listing -> sheet(page, listing, parameters)).toList());
         model.addAttribute("indexes", indexes(page));
         Optional.ofNullable(intake).flatMap(intakes::find).ifPresent(done -> showIntake(model, done));
+        model.addAttribute("unseen", listings(page).flatMap(listing -> unseen.of(catalog.published(), listing).stream()).distinct()
+                .toList());
         model.addAttribute("shown", listings(page).map(this::shown).toList());
+        model.addAttribute("broken", catalog.published().edition(page.draft().key()).stream()
+                .flatMap(edition -> edition.page().listings().stream()).filter(Listing::isBroken)
+                .map(listing -> catalog.published().table(listing.table()).label()).toList());
         model.addAttribute("words", new Words(messages, Locale.UK));
         return "desk/page";
     }
@@ -150,33 +164,13 @@ class DeskPages {
         SignedIn by = SignedIn.current();
         int number = publisher.publish(page.draft().key(), open, by == null ? null : by.accountId()).number();
         log.note(Logged.What.PUBLISHED, "/" + key + ", edition " + number);
-        flash.addFlashAttribute("published", published(number, open.values(), seenByNobody(tables(page), open), words));
-        flash.addFlashAttribute("partly", partly(open.values(), seenByNobody(tables(page), open), words));
+        flash.addFlashAttribute("published", words.say("desk.published", number));
+        flash.addFlashAttribute("publishedFor", publishedWords.of(page.draft()));
         return "redirect:/desk/pages/" + key;
     }
 
     private static Optional<Openness> openness(String name) {
         return Stream.of(Openness.values()).filter(each -> each.name().equals(name)).findFirst();
-    }
-
-    private static String seenByNobody(List<TableOnPage> tables, Map<TableKey, Openness> open) {
-        return String.join(", ", tables.stream().filter(table -> open.get(table.table().key()) == Openness.NOBODY)
-                .map(table -> table.table().label()).toList());
-    }
-
-    /** Who gets the edition now, in one honest sentence. */
-    private static String published(int number, Collection<Openness> open, String closed, Words words) {
-        if (open.contains(Openness.EVERYONE)) {
-            return words.say("desk.published.all", number);
-        }
-        return open.contains(Openness.MEMBERS) ? words.say("desk.published.members", number)
-                : words.say("desk.published.nobody", number, closed);
-    }
-
-    /** What of it they do not get; nothing when they get all, or none. */
-    private static String partly(Collection<Openness> open, String closed, Words words) {
-        boolean isPartly = !closed.isEmpty() && open.stream().anyMatch(each -> each != Openness.NOBODY);
-        return isPartly ? words.say("desk.published.partly", closed) : "";
     }
 
     /** The listings of the draft whose tables are not in the bin. */
@@ -204,9 +198,10 @@ class DeskPages {
     }
 
     /** That nobody may see a table is not chosen before the page was published so. */
-    private static TableOnPage onPage(DraftedPage page, Table table, Openness openness) {
+    private TableOnPage onPage(DraftedPage page, Table table, Openness openness) {
         boolean isOpen = openness == Openness.NOBODY && page.editions().isEmpty();
-        return new TableOnPage(table, openness, isOpen ? "" : openness.name());
+        return new TableOnPage(table, openness, isOpen ? "" : openness.name(),
+                openness == Openness.AS_GRANTED ? publishedWords.seen(table.key()) : "");
     }
 
     private Sheet sheet(DraftedPage page, Listing listing, MultiValueMap<String, String> parameters) {

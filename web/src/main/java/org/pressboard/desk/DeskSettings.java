@@ -4,6 +4,7 @@ import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Site;
 import org.pressboard.log.Logged;
 import org.pressboard.schema.IndexUpkeep;
+import org.pressboard.schema.Publisher;
 import org.pressboard.signin.LogBook;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -17,10 +18,12 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class DeskSettings {
 
     private final Catalog catalog;
+    private final Publisher publisher;
     private final IndexUpkeep indexes;
     private final LogBook log;
 
-    DeskSettings(Catalog catalog, IndexUpkeep indexes, LogBook log) {
+    DeskSettings(Catalog catalog, Publisher publisher, IndexUpkeep indexes, LogBook log) {
+        this.publisher = publisher;
         this.catalog = catalog;
         this.indexes = indexes;
         this.log = log;
@@ -44,7 +47,7 @@ class DeskSettings {
             model.addAttribute("problem", problem);
             return settings(model);
         }
-        catalog.changeSite(new Site(name.strip(), language, plainAddress, signUp));
+        publisher.changeSite(new Site(name.strip(), language, plainAddress, signUp));
         log.note(Logged.What.SITE_CHANGED, "");
         indexes.complete();
         flash.addFlashAttribute("changed", true);

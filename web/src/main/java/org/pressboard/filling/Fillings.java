@@ -151,6 +151,10 @@ class Fillings {
         FormFiles.Sent brought = files.sent(filling.fields(), parameters, request, words);
         RowForm sent = references.read(filling.asking().sight(), filling.visitor(), filling.fields(), brought.parameters(),
                 words);
+        if (sent.controls().isEmpty() && brought.problem().isEmpty() && !filling.fields().isEmpty()) {
+            // of none of the fields anything was sent
+            return new Tried.Done(null);
+        }
         RowForm form = sent.with(sent.missing(filling.fields()), words);
         if (form.isWrong() || !brought.problem().isEmpty()) {
             model.addAttribute("problem", brought.problem().isEmpty() ? null : brought.problem());

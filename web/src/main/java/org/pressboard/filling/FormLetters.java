@@ -2,23 +2,30 @@ package org.pressboard.filling;
 
 import java.util.Locale;
 import java.util.Optional;
+import java.util.concurrent.TimeUnit;
 import org.pressboard.catalog.Account;
 import org.pressboard.catalog.Accounts;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.editing.RowEditing;
 import org.pressboard.form.Form;
 import org.pressboard.form.Notice;
+import org.pressboard.mail.Gathering;
 import org.pressboard.mail.Letter;
 import org.pressboard.mail.Outbox;
 import org.pressboard.sheet.Words;
 import org.pressboard.signin.MailPace;
 import org.pressboard.site.OpenForms;
+import org.pressboard.table.Attached;
+import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.table.Textual;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
 import org.springframework.context.MessageSource;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Writes the letters that follow a form, to whoever sent it and to the owner. */
 @Component
@@ -30,9 +37,13 @@ class FormLetters {
     private final Outbox outbox;
     private final MailPace pace;
     private final MessageSource messages;
+    private final Gathering gathering;
+    private final TransactionTemplate transaction;
 
     FormLetters(RowEditing editing, Accounts accounts, Catalog catalog, Outbox outbox, MailPace pace,
-            MessageSource messages) {
+            MessageSource messages, Gathering gathering, PlatformTransactionManager transactions) {
+        this.gathering = gathering;
+        this.transaction = new TransactionTemplate(transactions);
         this.editing = editing;
         this.accounts = accounts;
         this.catalog = catalog;
@@ -53,7 +64,24 @@ class FormLetters {
                 .ifPresent(to -> put(to, notice, open.table(), added, Letter.Why.ENTRY)));
         form.notice(Notice.Whom.OWNER).ifPresent(notice -> accounts.staff().stream()
                 .filter(account -> account.role() == Account.Role.OWNER)
+                .filter(owner -> gathering.isFirst(owner.email(), form.title()))
                 .forEach(owner -> put(owner.email(), notice, open.table(), added, Letter.Why.NOTICE)));
+    }
+
+    /** Tells the owners of the rows that came in since they were told of one. */
+    @Scheduled(fixedDelay = 60, timeUnit = TimeUnit.SECONDS)
+    void tellTheRest() {
+        while (Boolean.TRUE.equals(transaction.execute(status -> gathering.next().map(this::tell).isPresent()))) {
+            // until nothing is due any more
+        }
+    }
+
+    private Gathering.Told tell(Gathering.Told told) {
+        Words words = new Words(messages, catalog.published().site().language());
+        Object[] details = {told.times(), told.about(), catalog.published().site().publicAddress()};
+        outbox.put(new Letter(told.recipient(), words.say("letter.gathered.subject", details),
+                words.say("letter.gathered.text", details), Letter.Why.NOTICE));
+        return told;
     }
 
     /** Whoever is signed in; else the first address that the form asked for. */
@@ -65,10 +93,16 @@ class FormLetters {
                 .flatMap(question -> row.find(question.field()).stream()).findFirst().map(PlainForm::write);
     }
 
+    /** What a stranger typed never stands in a subject, where it is read before anything else, as if the site said it. */
+    private static boolean isTyped(Field field) {
+        return !field.isEntered() || field.type() instanceof Textual || field.type() instanceof Attached;
+    }
+
     private void put(String to, Notice notice, Table table, Row row, Letter.Why why) {
         Locale language = catalog.published().site().language();
         Words words = new Words(messages, language);
-        outbox.put(new Letter(to, Notice.filled(notice.subject(), table, field -> words.written(table, field, row)),
+        outbox.put(new Letter(to, Notice.filled(notice.subject(), table, field -> isTyped(field) ? field.label()
+                : words.written(table, field, row)),
                 Notice.filled(notice.text(), table, field -> words.written(table, field, row)), why));
     }
 }

@@ -11,6 +11,8 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.change.ChangeFeed;
+import org.pressboard.memory.Budget;
+import org.pressboard.network.Networks;
 import org.pressboard.table.TableKey;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
@@ -19,17 +21,24 @@ import org.springframework.stereotype.Component;
 @Component
 class Listeners implements SmartLifecycle {
 
+    /** What an open page costs besides its connection and its request, measured after a collection. */
+    private static final long BYTES = 64 * 1024;
+
     private static final int MOST = 4_000;
-    private static final int MOST_OF_ADDRESS = 1_500;
+
+    /** Of those that there is memory for, so many hundredths may be of one address. */
+    private static final int MOST_OF_ADDRESS = 40;
 
     private final Set<Listener> listeners = ConcurrentHashMap.newKeySet();
     private final Map<TableKey, Long> lastChange = new ConcurrentHashMap<>();
     private final LoadingCache<String, AtomicInteger> byAddress =
             Caffeine.newBuilder().weakValues().build(address -> new AtomicInteger());
+    private final Budget budget;
     private final CountDownLatch stopped = new CountDownLatch(1);
     private volatile boolean running;
 
-    Listeners(ChangeFeed changes) {
+    Listeners(ChangeFeed changes, Budget budget) {
+        this.budget = budget;
         changes.listen(this::hear);
     }
 
@@ -38,11 +47,13 @@ class Listeners implements SmartLifecycle {
 
         private final Set<TableKey> tables;
         private final AtomicInteger ofAddress;
+        private final Budget.Held held;
         private final Semaphore news = new Semaphore(0);
 
-        private Listener(Set<TableKey> tables, AtomicInteger ofAddress) {
+        private Listener(Set<TableKey> tables, AtomicInteger ofAddress, Budget.Held held) {
             this.tables = Set.copyOf(tables);
             this.ofAddress = ofAddress;
+            this.held = held;
         }
 
         /** Waits for a change; true when there was one, or several, by then. */
@@ -65,8 +76,18 @@ class Listeners implements SmartLifecycle {
         public void close() {
             if (listeners.remove(this)) {
                 ofAddress.decrementAndGet();
+                held.close();
             }
         }
+    }
+
+    int mostOfAddress() {
+        return most() * MOST_OF_ADDRESS / 100;
+    }
+
+    /** How many there may be at once. */
+    int most() {
+        return (int) Math.min(MOST, budget.most(Budget.Use.LISTENERS) / BYTES);
     }
 
     /**
@@ -75,12 +96,14 @@ class Listeners implements SmartLifecycle {
      * @param since when the page was asked for: changes after that are news
      */
     @Nullable Listener enter(Set<TableKey> tables, long since, String networkAddress) {
-        AtomicInteger ofAddress = byAddress.get(networkAddress);
-        if (ofAddress.incrementAndGet() > MOST_OF_ADDRESS || listeners.size() >= MOST) {
+        AtomicInteger ofAddress = byAddress.get(Networks.subscriber(networkAddress));
+        Budget.Held held = ofAddress.incrementAndGet() > Math.max(1, mostOfAddress()) || listeners.size() >= MOST ? null
+                : budget.take(Budget.Use.LISTENERS, BYTES).orElse(null);
+        if (held == null) {
             ofAddress.decrementAndGet();
             return null;
         }
-        Listener listener = new Listener(tables, ofAddress);
+        Listener listener = new Listener(tables, ofAddress, held);
         listeners.add(listener);
         if (tables.stream().anyMatch(table -> lastChange.getOrDefault(table, 0L) >= since)) {
             listener.news.release();

@@ -3,6 +3,7 @@ package org.pressboard.sheet;
 import java.util.Locale;
 import org.pressboard.listing.Cards;
 import org.pressboard.listing.Dress;
+import org.pressboard.listing.Listing;
 import org.pressboard.listing.Opening;
 import org.pressboard.listing.Show;
 
@@ -10,8 +11,14 @@ import org.pressboard.listing.Show;
  * How a sheet looks, as the classes that its styles and scripts go by.
  *
  * @param fillsInSlip whether forms are laid over it
+ * @param broken      whether it shows no rows because its ticket asks for what is gone
  */
-public record Look(Show.Layout layout, Cards cards, Dress dress, Opening opening, boolean fillsInSlip) {
+public record Look(Show.Layout layout, Cards cards, Dress dress, Opening opening, boolean fillsInSlip, boolean broken) {
+
+    static Look of(Listing listing) {
+        return new Look(listing.show().layout(), listing.show().cards(), listing.dress(), listing.opening(),
+                listing.changing().inSlip(), listing.isBroken());
+    }
 
     public boolean isOfCards() {
         return layout.isOfCards();

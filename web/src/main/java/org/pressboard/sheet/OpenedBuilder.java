@@ -48,7 +48,7 @@ final class OpenedBuilder {
         List<Shown> looks = listing.opened();
         List<Shown> lines = looks.stream().filter(look -> !isPicture(look) && !isHeading(look)).toList();
         return new Opened(title(row), pictures(row, looks), new Cells(table, lines, words, FileAnswer.IN_LISTS).whole(row),
-                new Look(listing.show().layout(), listing.show().cards(), listing.dress(), listing.opening(), false).how(),
+                Look.of(listing).how(),
                 place.page() + asking.query(), neighbour(row, rows, query, language, -1),
                 neighbour(row, rows, query, language, 1), table.key(), place.live(), List.of());
     }

@@ -6,7 +6,10 @@ import io.github.bucket4j.Bucket;
 import io.github.bucket4j.ConsumptionProbe;
 import java.time.Duration;
 import java.util.function.Supplier;
+import org.pressboard.network.Networks;
+import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.Busy;
+import org.pressboard.rows.Mishap;
 import org.pressboard.rows.Turns;
 import org.springframework.stereotype.Component;
 
@@ -54,7 +57,7 @@ public class Pace {
      */
     public <T> T inTurn(String networkAddress, Supplier<T> work) {
         try {
-            return turns.get(networkAddress).take(LONGEST_WAIT, work);
+            return turns.get(Networks.subscriber(networkAddress)).take(LONGEST_WAIT, work);
         } catch (Busy others) {
             throw new TooOften(others.comeBackIn().toSeconds());
         }
@@ -64,15 +67,16 @@ public class Pace {
      * Writes to the database: a few at once, of all who do, for who waits for a row that others hold keeps a connection
      * meanwhile; those behind them wait without one.
      *
-     * @throws Busy when there is no turn for long
+     * @throws Busy          when there is no turn for long
+     * @throws ProblemsFound when something is against it, or goes wrong; nothing was changed then
      */
     public <T> T writing(Supplier<T> work) {
-        return writing.take(LONGEST_WAIT_TO_WRITE, work);
+        return writing.take(LONGEST_WAIT_TO_WRITE, () -> Mishap.told(work));
     }
 
     /** @throws TooOften when that address has asked for too much lately */
     public void spend(String networkAddress, int cost) {
-        ConsumptionProbe probe = buckets.get(networkAddress).tryConsumeAndReturnRemaining(cost);
+        ConsumptionProbe probe = buckets.get(Networks.subscriber(networkAddress)).tryConsumeAndReturnRemaining(cost);
         if (!probe.isConsumed()) {
             throw new TooOften(1 + Duration.ofNanos(probe.getNanosToWaitForRefill()).toSeconds());
         }

@@ -63,8 +63,7 @@ final class SheetBuilder {
     }
 
     Sheet build(RowPage page, Offered offered, SheetFrame.@Nullable Totalled totals) {
-        Look look = new Look(listing.show().layout(), listing.show().cards(), listing.dress(), listing.opening(),
-                listing.changing().inSlip());
+        Look look = Look.of(listing);
         SheetFrame frame = new SheetFrame("sheet-" + listing.key(), table.label(), place, address.write(state), finder(page),
                 chips(), headings(), count(page), state.isNarrowed() ? address.write(state.cleared()) : null, countAll(page),
                 isLimited() ? Pager.NONE : new PagerBuilder(listing, state, address, words).build(page), notices(page),

@@ -5,6 +5,7 @@ import io.github.bucket4j.Bucket;
 import java.time.Duration;
 import org.pressboard.log.Log;
 import org.pressboard.log.Logged;
+import org.pressboard.network.Networks;
 import org.springframework.context.event.EventListener;
 import org.springframework.security.authentication.event.AbstractAuthenticationFailureEvent;
 import org.springframework.security.authentication.event.AuthenticationSuccessEvent;
@@ -36,10 +37,15 @@ public class LogBook {
                 about);
     }
 
-    /** Puts down what was refused, as often as one address may have it put down. */
+    /** Puts down what was refused, as often as one network may have it put down. */
     public void refused(String about) {
+        noteAtTimes(Logged.What.REFUSED, about);
+    }
+
+    /** Puts down what strangers can have put down as often as they like, as often as one network may. */
+    public void noteAtTimes(Logged.What what, String about) {
         if (failures.get(Networks.of(origin())).tryConsume(1)) {
-            note(Logged.What.REFUSED, about);
+            note(what, about);
         }
     }
 

@@ -3,6 +3,8 @@ package org.pressboard.signin;
 import com.github.benmanes.caffeine.cache.LoadingCache;
 import io.github.bucket4j.Bucket;
 import java.time.Duration;
+import org.pressboard.network.Networks;
+import org.pressboard.value.MailAddress;
 import org.springframework.stereotype.Component;
 
 /**
@@ -24,8 +26,8 @@ public class MailPace {
         return networks.get(Networks.of(networkAddress)).tryConsume(1);
     }
 
-    /** Whether this person has not had so many; nobody but they may learn of it. */
+    /** Whether this person has not had so many, however their address is written; nobody but they may learn of it. */
     public boolean mayReceive(String email) {
-        return recipients.get(email).tryConsume(1);
+        return recipients.get(MailAddress.box(email)).tryConsume(1);
     }
 }

@@ -3,11 +3,14 @@ package org.pressboard.signin;
 import com.nulabinc.zxcvbn.Zxcvbn;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.pressboard.catalog.Accounts;
 import org.pressboard.mail.Letter;
+import org.pressboard.value.Folding;
+import org.pressboard.value.MailAddress;
 
 /** What is asked of names, addresses and passwords of those who are to sign in. What is wrong is said as message codes. */
 public final class PersonRules {
@@ -19,6 +22,8 @@ public final class PersonRules {
 
     /** Of 0 to 4: what takes fewer than a hundred million guesses, such as well-known passwords, is not taken. */
     private static final int EASIEST = 2;
+
+    private static final int SHORTEST_WORD = 3;
 
     private static final Zxcvbn GUESSING = new Zxcvbn();
     private static final int LONGEST_NAME = 100;
@@ -40,7 +45,7 @@ public final class PersonRules {
     }
 
     public static List<String> ofEmail(String email) {
-        return Letter.isAddress(Accounts.normal(email)) ? List.of() : List.of("welcome.no-email");
+        return Letter.isAddress(Accounts.normal(email)) && !MailAddress.isMisleading(email) ? List.of() : List.of("welcome.no-email");
     }
 
     /** @param known what others know of whoever chooses it, which it must not rest on */
@@ -52,6 +57,20 @@ public final class PersonRules {
             return List.of("welcome.long-password");
         }
         List<String> words = Stream.of(known).flatMap(text -> Stream.of(text.split("[\\s@._-]+"))).toList();
-        return GUESSING.measure(password, words).getScore() < EASIEST ? List.of("welcome.easy-password") : List.of();
+        return isEasy(password, words) || isMadeOf(words, password) ? List.of("welcome.easy-password") : List.of();
+    }
+
+    private static boolean isEasy(String password, List<String> words) {
+        return GUESSING.measure(password, words).getScore() < EASIEST;
+    }
+
+    /** What is left without the words that are known is all that must be guessed. */
+    private static boolean isMadeOf(List<String> words, String password) {
+        String left = Folding.fold(password);
+        for (String word : words.stream().map(Folding::fold).filter(word -> word.length() >= SHORTEST_WORD)
+                .sorted(Comparator.comparingInt(String::length).reversed()).toList()) {
+            left = left.replace(word, "");
+        }
+        return left.length() < Folding.fold(password).length() && (left.isEmpty() || isEasy(left, words));
     }
 }

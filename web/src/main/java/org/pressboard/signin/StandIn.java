@@ -3,6 +3,8 @@ package org.pressboard.signin;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpSession;
 import java.util.Optional;
+import org.pressboard.catalog.Account;
+import org.pressboard.catalog.Accounts;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Visitor;
 import org.pressboard.member.Members;
@@ -20,8 +22,10 @@ public class StandIn {
     private static final String PAGE = AS + ".page";
 
     private final Members members;
+    private final Accounts accounts;
 
-    StandIn(Members members) {
+    StandIn(Members members, Accounts accounts) {
+        this.accounts = accounts;
         this.members = members;
     }
 
@@ -48,6 +52,16 @@ public class StandIn {
         HttpSession session = request.getRequestURI().startsWith("/desk") ? null : request.getSession(false);
         return session != null && session.getAttribute(AS) instanceof String email
                 && session.getAttribute(PAGE) instanceof String page
-                ? members.visitor(email).map(member -> new Part(member, new PageKey(page))) : Optional.empty();
+                ? member(email).map(member -> new Part(member, new PageKey(page))) : Optional.empty();
+    }
+
+    /** A member who is nothing more than that: for others who work at the desk nobody stands in. */
+    private Optional<Visitor> member(String email) {
+        return isOfStaff(email) ? Optional.empty() : members.visitor(email);
+    }
+
+    /** Whether whoever has that address works at the desk. */
+    public boolean isOfStaff(String email) {
+        return accounts.find(email).filter(account -> account.role() != Account.Role.MEMBER).isPresent();
     }
 }

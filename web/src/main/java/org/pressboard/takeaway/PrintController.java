@@ -104,7 +104,7 @@ class PrintController {
             String pictures, Locale language, HttpServletRequest request) {
         OpenListings.Open open = offers.find(listing, parameters, as);
         pace.spend(request.getRemoteAddr(), Pace.TAKE_AWAY);
-        log.note(Logged.What.TAKEN_AWAY, listing + " " + as.iterator().next().name().toLowerCase(Locale.ROOT)
+        log.noteAtTimes(Logged.What.TAKEN_AWAY, listing + " " + as.iterator().next().name().toLowerCase(Locale.ROOT)
                 + open.asking().query());
         return pace.inTurn(request.getRemoteAddr(),
                 () -> sheets.print(open.asking(), open.page().title(), most, pictures, language));

@@ -5,6 +5,7 @@ import java.time.Duration;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.pressboard.network.Networks;
 import org.pressboard.rows.Busy;
 
 /**
@@ -25,7 +26,8 @@ final class Readers {
      *
      * @throws Busy when there are too many
      */
-    Place enter(String networkAddress) {
+    Place enter(String address) {
+        String networkAddress = Networks.subscriber(address);
         int ofAddress = byAddress.merge(networkAddress, 1, Integer::sum);
         Place place = new Place(networkAddress);
         if (all.incrementAndGet() > AT_ONCE || ofAddress > OF_ONE_ADDRESS) {

@@ -130,8 +130,9 @@ class TakeAwayController {
         try (Readers.Place place = readers.enter(request.getRemoteAddr());
                 Spool rows = reading.of(sheets.query(asking), carrying)) {
             response.setContentType(mediaType);
+            response.setContentLengthLong(rows.size());
             response.setHeader("Content-Disposition", "attachment; filename=\"" + asking.listing().key() + ending + "\"");
-            log.note(Logged.What.TAKEN_AWAY, asking.listing().key() + ending + asking.query());
+            log.noteAtTimes(Logged.What.TAKEN_AWAY, asking.listing().key() + ending + asking.query());
             rows.copyTo(place.patient(response.getOutputStream()));
         } catch (Carrying.Left left) {
             // nobody is there to be told

@@ -6,6 +6,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.Set;
+import org.pressboard.connector.Door;
 import org.springframework.http.HttpHeaders;
 import org.springframework.web.filter.OncePerRequestFilter;
 
@@ -16,7 +17,6 @@ import org.springframework.web.filter.OncePerRequestFilter;
 final class BodyBound extends OncePerRequestFilter {
 
     private static final Set<String> METHODS = Set.of("GET", "HEAD", "POST");
-    private static final long MOST_BYTES_OF_A_FORM = 2L * 1024 * 1024;
     private static final long MOST_BYTES_OF_A_FILE = 102L * 1024 * 1024;
 
     private final RefusedPage page;
@@ -32,7 +32,10 @@ final class BodyBound extends OncePerRequestFilter {
         if (!METHODS.contains(request.getMethod())) {
             response.setHeader("Allow", String.join(", ", METHODS.stream().sorted().toList()));
             refuse(response, HttpServletResponse.SC_METHOD_NOT_ALLOWED);
-        } else if (request.getContentLengthLong() > (isFile ? MOST_BYTES_OF_A_FILE : MOST_BYTES_OF_A_FORM)) {
+        } else if (request.getHeader(HttpHeaders.TRANSFER_ENCODING) != null) {
+            // browsers say how long a form is
+            refuse(response, HttpServletResponse.SC_LENGTH_REQUIRED);
+        } else if (request.getContentLengthLong() > (isFile ? MOST_BYTES_OF_A_FILE : Door.MOST_BYTES_OF_A_FORM)) {
             refuse(response, HttpServletResponse.SC_REQUEST_ENTITY_TOO_LARGE);
         } else {
             chain.doFilter(request, response);

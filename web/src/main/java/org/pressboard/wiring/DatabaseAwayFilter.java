@@ -7,10 +7,8 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
-import java.sql.SQLException;
-import java.sql.SQLNonTransientConnectionException;
-import java.sql.SQLTransientConnectionException;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.sql.Away;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.MediaType;
@@ -44,7 +42,7 @@ final class DatabaseAwayFilter extends OncePerRequestFilter implements HandlerEx
         try {
             chain.doFilter(request, response);
         } catch (ServletException | RuntimeException failed) {
-            if (!isDatabaseAway(failed) || response.isCommitted()) {
+            if (!Away.is(failed) || response.isCommitted()) {
                 throw failed;
             }
             answer(request, response, failed);
@@ -54,7 +52,7 @@ final class DatabaseAwayFilter extends OncePerRequestFilter implements HandlerEx
     @Override
     public @Nullable ModelAndView resolveException(HttpServletRequest request, HttpServletResponse response,
             @Nullable Object handler, Exception failed) {
-        if (!isDatabaseAway(failed) || response.isCommitted()) {
+        if (!Away.is(failed) || response.isCommitted()) {
             return null;
         }
         try {
@@ -76,25 +74,5 @@ final class DatabaseAwayFilter extends OncePerRequestFilter implements HandlerEx
         boolean json = request.getRequestURI().endsWith(".json");
         response.setContentType(json ? MediaType.APPLICATION_PROBLEM_JSON_VALUE : MediaType.TEXT_HTML_VALUE);
         response.getWriter().write(json ? PROBLEM : page);
-    }
-
-    static boolean isDatabaseAway(@Nullable Throwable failed) {
-        for (Throwable cause = failed; cause != null; cause = cause.getCause()) {
-            if (cause instanceof SQLTransientConnectionException || cause instanceof SQLNonTransientConnectionException
-                    || (cause instanceof SQLException sql && isConnectionLost(sql))) {
-                return true;
-            }
-        }
-        return false;
-    }
-
-    /**
-     * Class 08 is "connection exception" (ISO/IEC 9075-2); 57P01 to 57P03 are PostgreSQL's shutting down. When rolling
-     * back fails as well, all that is left of it is the pool's own exception, which has no state.
-     */
-    private static boolean isConnectionLost(SQLException failed) {
-        String state = failed.getSQLState();
-        return state == null ? "Connection is closed".equals(failed.getMessage())
-                : state.startsWith("08") || state.startsWith("57P0");
     }
 }

@@ -30,7 +30,7 @@ class ErrorAnswers implements ErrorController {
             return ResponseEntity.status(status).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(detail);
         }
         String text = "error." + FailurePage.kind(status) + ".text";
-        return FailurePage.of(status, messages.getMessage(text, null, language));
+        return FailurePage.of(status, messages.getMessage(text, null, language), request);
     }
 
     private static HttpStatus status(HttpServletRequest request) {

@@ -10,6 +10,7 @@ import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.Busy;
 import org.pressboard.sql.Canceled;
+import org.pressboard.sql.NoRoom;
 import org.springframework.dao.DataAccessException;
 import org.pressboard.sheet.NotHonoured;
 import org.pressboard.sheet.NotThere;
@@ -20,9 +21,11 @@ import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
+import org.springframework.transaction.TransactionException;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.MultipartException;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
 
 /** The one place where what went wrong becomes an answer: a page for people, problem details for programs. */
@@ -50,6 +53,12 @@ class Failures {
     @ExceptionHandler
     Object problems(ProblemsFound failure, HttpServletRequest request, Locale language) {
         return answer(HttpStatus.UNPROCESSABLE_CONTENT, failure.problems().all().getFirst(), request, language);
+    }
+
+    /** What should have come with files and did not. */
+    @ExceptionHandler
+    Object noUpload(MultipartException failure, HttpServletRequest request, Locale language) {
+        return answer(HttpStatus.BAD_REQUEST, Problem.of("file.none"), request, language);
     }
 
     @ExceptionHandler
@@ -88,14 +97,15 @@ class Failures {
     }
 
     /** A statement that took longer than it may; whatever layer says so. */
-    @ExceptionHandler({DataAccessException.class, org.jooq.exception.DataAccessException.class})
+    @ExceptionHandler({DataAccessException.class, org.jooq.exception.DataAccessException.class, TransactionException.class})
     Object tookTooLong(RuntimeException failure, HttpServletRequest request, HttpServletResponse response,
             Locale language) {
-        if (!Canceled.is(failure)) {
+        if (!Canceled.is(failure) && !NoRoom.is(failure)) {
             throw failure;
         }
         response.setHeader(HttpHeaders.RETRY_AFTER, SECONDS_WHEN_SLOW);
-        return answer(HttpStatus.SERVICE_UNAVAILABLE, Problem.of("took-too-long"), request, language);
+        return answer(HttpStatus.SERVICE_UNAVAILABLE, Problem.of(NoRoom.is(failure) ? "no-room" : "took-too-long"), request,
+                language);
     }
 
     private Object answer(HttpStatus status, Problem problem, HttpServletRequest request, Locale language) {
@@ -104,7 +114,7 @@ class Failures {
             ProblemDetail detail = ProblemDetail.forStatusAndDetail(status, sentence);
             return ResponseEntity.status(status).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(detail);
         }
-        return FailurePage.of(status, sentence);
+        return FailurePage.of(status, sentence, request);
     }
 
     /** By the address that was asked for first, also when the request has been handed on to the error page. */

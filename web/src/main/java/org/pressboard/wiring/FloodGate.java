@@ -9,6 +9,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Duration;
+import org.pressboard.network.Networks;
 import org.springframework.http.HttpHeaders;
 import org.springframework.web.filter.OncePerRequestFilter;
 
@@ -35,7 +36,7 @@ final class FloodGate extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        if (buckets.get(request.getRemoteAddr()).tryConsume(1)) {
+        if (buckets.get(Networks.subscriber(request.getRemoteAddr())).tryConsume(1)) {
             chain.doFilter(request, response);
         } else {
             response.setHeader(HttpHeaders.RETRY_AFTER, "1");

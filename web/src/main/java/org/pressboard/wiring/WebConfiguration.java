@@ -48,6 +48,7 @@ class WebConfiguration implements WebMvcConfigurer {
     @Override
     public void extendHandlerExceptionResolvers(List<HandlerExceptionResolver> resolvers) {
         resolvers.addFirst(databaseAway);
+        resolvers.addFirst(new BrokenOff());
     }
 
     /** Under an address that changes with each build, so that browsers may keep them. */
@@ -136,6 +137,11 @@ class WebConfiguration implements WebMvcConfigurer {
             views.addStaticVariable("frame", frame);
             views.addStaticVariable("drawn", drawn);
         };
+    }
+
+    @Bean
+    static SmartInitializingSingleton fewTraces() {
+        return FewTraces::begin;
     }
 
     @Bean

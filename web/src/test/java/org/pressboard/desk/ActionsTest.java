@@ -123,6 +123,6 @@ class ActionsTest extends AtBench {
         act(() -> link(page, "Crates").first().click());
         act(() -> page.getByLabel("Everyone").check());
         act(() -> button(page, "Publish").click());
-        assertThat(page.locator(".note-good")).containsText("Edition 1 is out, for everyone, at /crates");
+        assertThat(page.locator(".note-good")).containsText("Edition 1 is published at /crates");
     }
 }

@@ -81,6 +81,37 @@ class BenchControlsTest extends AtBench {
         says(page, "paper", "Letter across");
     }
 
+    /** Not what others change meanwhile, nor the answer to another change, takes away what somebody is in the middle of. */
+    @Test
+    void whatIsBegunStaysWhateverIsAnsweredMeanwhile() {
+        Page page = bench();
+        open(page, "keep");
+        choose(page, "#keep-new-field", "name");
+        choose(page, "#keep-new-is", "CONTAINS");
+        polled(page);
+        button(page, "Add").click();
+        assertThat(page.locator("[data-panel=keep] .note-warn")).containsText("Name");
+        page.locator("#keep-new-value-0").fill("crate 1");
+        drafts.change(new PageKey("crates"), "somebody else", draft -> draft.titled("Boxes"));
+        polled(page);
+        polled(page);
+        assertThat(page.locator("#keep-new-value-0")).hasValue("crate 1");
+        open(page, "size");
+        page.locator("[data-panel=size]").getByLabel("10", new Locator.GetByLabelOptions().setExact(true)).check();
+        says(page, "size", "10 rows");
+        open(page, "keep");
+        assertThat(page.locator("#keep-new-field")).hasValue("name");
+        assertThat(page.locator("#keep-new-value-0")).hasValue("crate 1");
+        button(page, "Add").click();
+        says(page, "keep", "those where Name contains crate 1");
+        assertThat(proof(page).locator(".table tbody tr")).hasCount(1);
+        assertThat(page.locator("#keep-new-field")).hasValue("");
+    }
+
+    private static void polled(Page page) {
+        page.waitForResponse(answer -> answer.url().contains("/ticket?mark="), () -> { });
+    }
+
     @Test
     void peopleMayChangeWhatTheTicketSays() {
         Page page = bench();
@@ -107,7 +138,7 @@ class BenchControlsTest extends AtBench {
     void aButtonGivesAFieldAValue() {
         Page page = bench();
         open(page, "buttons");
-        page.locator("#deed-text-state").fill("Eaten");
+        page.locator("#deed-text-state").selectOption("Eaten");
         page.locator("#deed-label-state").fill("Eat it");
         page.locator("#deed-label-state").press("Enter");
         says(page, "buttons", "“Eat it”");

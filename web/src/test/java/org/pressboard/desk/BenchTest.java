@@ -236,7 +236,7 @@ class BenchTest extends AtBench {
         page.navigate(address("/desk/pages/crates"));
         page.getByLabel("Everyone").check();
         button(page, "Publish").click();
-        assertThat(page.locator(".note-good")).containsText("Edition 1 is out");
+        assertThat(page.locator(".note-good")).containsText("Edition 1 is published");
         page.navigate(address(BENCH));
         open(page, "title");
         page.locator("[data-panel=title] input[name=text]").fill("Not yet");
@@ -251,7 +251,7 @@ class BenchTest extends AtBench {
         // each edition says what changed with it, and an earlier one is put back
         page.navigate(address("/desk/pages/crates"));
         button(page, "Publish again").click();
-        assertThat(page.locator(".note-good")).containsText("Edition 2 is out");
+        assertThat(page.locator(".note-good")).containsText("Edition 2 is published");
         visitor.navigate(address("/crates"));
         assertThat(visitor.locator(".sheet-title")).hasText("Not yet");
         page.navigate(address("/desk/editions/crates"));

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.FrameLocator;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -13,7 +14,10 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.pressboard.condition.Condition;
+import org.pressboard.edition.Access;
 import org.pressboard.edition.PageKey;
+import org.pressboard.form.Form;
+import org.pressboard.form.FormKey;
 import org.pressboard.grant.Audience;
 import org.pressboard.grant.Grant;
 import org.pressboard.grant.Grants;
@@ -92,6 +96,48 @@ class GrantsScreenTest extends WithTables {
         owner.navigate(address("/desk/pages/notes"));
         assertThat(owner.getByLabel("As its grants say")).isChecked();
         assertThat(catalog.published().openness(NOTES)).isEqualTo(Openness.AS_GRANTED);
+    }
+
+    /** Whoever publishes says who may see; who may add, change and remove is as it was. Each answer is told as it is. */
+    @Test
+    void publishingChangesOnlyWhoMaySee() {
+        List<Grant> others = List.of(new Grant(Audience.MEMBERS, Verb.ADD, Condition.ALWAYS),
+                Grant.ofOwn(Audience.MEMBERS, Verb.CHANGE).leavingOut(Set.of(KIND)), Grant.ofOwn(Audience.MEMBERS, Verb.REMOVE));
+        List<Grant> all = new ArrayList<>(List.of(Grant.ofOwn(Audience.MEMBERS, Verb.SEE).leavingOut(Set.of(KIND)),
+                new Grant(Audience.those(new GroupKey("stewards")), Verb.SEE, Condition.ALWAYS)));
+        all.addAll(others);
+        publisher.grant(NOTES, new Grants(all));
+        drafts.change(PAGE, "owner", page -> page.holding(List.of(Form.plain(new FormKey("note"), NOTES, "Write a note"))));
+        Page owner = signedIn("owner@example.org");
+        owner.navigate(address("/desk/pages/notes"));
+        Locator panel = owner.locator(".panel-publish");
+        assertThat(panel).containsText("As its grants say Members: their own, without Kind; Stewards: all");
+        assertThat(panel).containsText("Who may add, change and remove stays as it is.");
+        assertThat(violations(owner)).isEmpty();
+        publishAgain(owner, "AS_GRANTED", "The rows of Notes are seen as its grants say: Members: their own, without "
+                + "Kind; Stewards: all.");
+        assertThat(catalog.grants(NOTES).all()).containsExactlyInAnyOrderElementsOf(all);
+        publishAgain(owner, "MEMBERS", "Members see the rows of Notes; people who are not signed in do not.");
+        assertThat(catalog.published().openness(NOTES)).isEqualTo(Openness.MEMBERS);
+        publishAgain(owner, "NOBODY", "Only staff see the rows of Notes.");
+        publishAgain(owner, "EVERYONE", "Everyone sees the rows of Notes.");
+        assertThat(catalog.grants(NOTES).all()).containsAll(others).contains(Grant.everyoneSeesAll()).hasSize(4);
+        assertThat(signedIn("mira@example.org").navigate(address("/notes/send/note")).status()).isEqualTo(200);
+
+        publisher.grant(NOTES, Grants.NONE);
+        drafts.change(PAGE, "owner", page -> page.letting(new Access(List.of(Audience.those(new GroupKey("stewards"))),
+                Access.Otherwise.NOT_THERE, "", List.of(new Access.OfListing(new ListingKey("notes"),
+                List.of(Audience.MEMBERS))))));
+        publishAgain(owner, "NOBODY", "Only these can open it: Stewards. Only staff see the rows of Notes. The listing Notes "
+                + "is only for: Members. Nobody can fill in the form Write a note, because nobody may add rows to Notes. "
+                + "Everybody but staff gets “not published” until you let somebody see the rows.");
+    }
+
+    private static void publishAgain(Page owner, String whoSees, String told) {
+        owner.reload();
+        owner.locator(".panel-publish input[value=" + whoSees + "]").check();
+        button(owner, "Publish again").click();
+        assertThat(owner.locator(".note-good")).containsText("/notes. " + told);
     }
 
     @Test

@@ -32,7 +32,7 @@ class IntakeScreenTest extends InBrowser {
         assertThat(get("/seed-swap").statusCode()).isEqualTo(404);
         page.getByLabel("Everyone").check(); // 3
         button(page, "Publish").click(); // 4
-        assertThat(page.locator(".note-good")).containsText("Edition 1 is out, for everyone, at /seed-swap");
+        assertThat(page.locator(".note-good")).containsText("Edition 1 is published at /seed-swap. Everyone sees the rows of Seed swap.");
         Page visitor = desktop();
         visitor.navigate(address("/seed-swap"));
         assertThat(column(visitor, 0)).containsExactly("broad bean", "Chard", "Épinard", "Runner bean");
@@ -53,9 +53,9 @@ class IntakeScreenTest extends InBrowser {
         assertThat(page.locator(".panel-publish")).containsText("Visitors get “not published” at /quiet");
         page.getByLabel("Nobody yet").check();
         button(page, "Publish").click();
-        assertThat(page.locator(".note-good")).containsText("Edition 1 is kept, but only this desk can see its rows. "
-                + "Everybody else gets “not published” until you say who may see the rows of Quiet.");
-        assertThat(page.locator(".note-warn")).containsText("visitors still get “not published”");
+        assertThat(page.locator(".note-good")).containsText("Edition 1 is published at /quiet. Only staff see the rows "
+                + "of Quiet. Everybody but staff gets “not published” until you let somebody see the rows.");
+        assertThat(page.locator(".panel-publish .note-warn")).containsText("Nobody but staff may see the rows of Quiet");
         assertThat(get("/quiet").body()).contains("not published");
         page.navigate(address("/quiet"));
         assertThat(page.locator(".note-staff")).containsText("because you work on this site");

@@ -306,7 +306,7 @@ class TicketsAgainstDuckTest extends RunningSite {
         return switch (condition) {
             case Condition.All(List<Condition> parts) -> joined(parts, " and ", "true");
             case Condition.Any(List<Condition> parts) -> joined(parts, " or ", "false");
-            case Condition.Not(Condition part) -> "not (" + duck(part) + ")";
+            case Condition.Not(Condition part) -> "not coalesce(" + duck(part) + ", false)";
             case Condition.Empty(FieldKey field) -> field + " is null";
             case Condition.OneOf(FieldKey field, List<Value> values) -> field + " in ("
                     + String.join(", ", values.stream().map(TicketsAgainstDuckTest::duck).toList()) + ")";
@@ -315,7 +315,7 @@ class TicketsAgainstDuckTest extends RunningSite {
             case Condition.Compare(FieldKey field, Operator operator,
                     org.pressboard.condition.Operand.Fixed(Value value)) -> switch (operator) {
                         case EQUALS -> field + " = " + duck(value);
-                        case DIFFERS -> field + " <> " + duck(value);
+                        case DIFFERS -> field + " is distinct from " + duck(value);
                         case LESS -> field + " < " + duck(value);
                         case AT_MOST -> field + " <= " + duck(value);
                         case GREATER -> field + " > " + duck(value);
@@ -323,6 +323,7 @@ class TicketsAgainstDuckTest extends RunningSite {
                         case CONTAINS -> "contains(strip_accents(lower(" + field + ")), lower(" + duck(value) + "))";
                         case BEGINS -> "starts_with(strip_accents(lower(" + field + ")), lower(" + duck(value) + "))";
                     };
+            case Condition.Between between -> joined(between.ends(), " and ", "true");
             case Condition.Owned owned -> throw new IllegalArgumentException(owned.toString());
             case Condition.Sent sent -> throw new IllegalArgumentException(sent.toString());
             case Condition.Compare compare -> throw new IllegalArgumentException(compare.toString());

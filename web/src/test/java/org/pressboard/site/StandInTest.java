@@ -6,9 +6,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import org.junit.jupiter.api.Test;
+import org.pressboard.catalog.Account;
+import org.pressboard.catalog.Accounts;
+import org.springframework.beans.factory.annotation.Autowired;
 
 /** A proof writes nothing; where the owner says so, they do as a member on the page what the member may, and it counts. */
 class StandInTest extends InBrowser {
+
+    @Autowired
+    private Accounts accounts;
 
     private static final String SPAN = "/my-pickings?f.day.from=2026-11-25&f.day.to=2026-11-25";
 
@@ -55,5 +61,30 @@ class StandInTest extends InBrowser {
         assertThat(page.locator(".stand-in")).hasCount(0);
         assertThat(page.locator(".table tbody tr")).hasCount(0);
         forgiveConsole("403");
+    }
+
+    /** A member who works at the desk, too, is themselves alone, also once they came to while somebody stood in. */
+    @Test
+    void nobodyStandsInForStaff() {
+        Page owner = signedIn("owner@example.org");
+        long mira = accounts.find("mira@example.org").orElseThrow().id();
+        assertThat(stoodIn(owner)).containsText("You are here as Mira Holloway");
+        accounts.changeRole(mira, Account.Role.EDITOR);
+        try {
+            owner.navigate(address(SPAN));
+            assertThat(owner.locator(".stand-in")).hasCount(0);
+            assertThat(stoodIn(owner)).containsText("You can do things as members only, not as other staff.");
+        } finally {
+            accounts.changeRole(mira, Account.Role.MEMBER);
+        }
+    }
+
+    private Locator stoodIn(Page owner) {
+        owner.navigate(address("/desk/pages/my-pickings/my-pickings"));
+        waitForScripts(owner);
+        owner.locator("#seen-by").selectOption("?");
+        owner.locator("#seen-member").fill("hollow");
+        owner.keyboard().press("Enter");
+        return owner.context().waitForPage(button(owner, "Do it for real, as them")::click).locator("body");
     }
 }

@@ -196,6 +196,7 @@ class AddressMatrixTest extends InBrowser {
             POST /desk/tables/*/fields/*/look
             GET /desk/tables/*/fields/*/kind
             POST /desk/tables/*/fields/*/kind
+            POST /desk/tables/*/fields/*/open
             POST /desk/tables/*/fields/*/remove
             POST /desk/tables/*/fields/put-back
             GET /desk/tables/*/access

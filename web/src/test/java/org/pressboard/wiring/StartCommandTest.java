@@ -68,7 +68,7 @@ class StartCommandTest {
     }
 
     private static String bash(String script) throws IOException, InterruptedException {
-        Process process = new ProcessBuilder("bash", "-c", script).redirectErrorStream(true).start();
+        Process process = new ProcessBuilder("env", "--default-signal=INT,TERM,HUP", "bash", "-c", script).redirectErrorStream(true).start();
         String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
         return said + "ended with " + process.waitFor();
     }

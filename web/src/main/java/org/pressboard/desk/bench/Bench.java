@@ -5,6 +5,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Drafts;
 import org.pressboard.desk.DraftedPages;
@@ -59,10 +60,11 @@ class Bench {
 
     /** The ticket again where somebody else has changed it; else nothing. */
     @GetMapping(AT + "/ticket")
-    String ticket(@PathVariable String page, @PathVariable String listing, @RequestParam(defaultValue = "") String mark,
+    @Nullable String ticket(@PathVariable String page, @PathVariable String listing, @RequestParam(defaultValue = "") String mark,
             Model model, HttpServletResponse response) {
         if (drafts.mark(DraftedPages.find(catalog, page).draft().key()).equals(mark)) {
             response.setStatus(HttpStatus.NO_CONTENT.value());
+            return null;
         }
         return shown(page, listing, model);
     }

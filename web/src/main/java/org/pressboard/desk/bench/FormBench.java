@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Drafts;
 import org.pressboard.edition.Page;
@@ -108,10 +109,11 @@ class FormBench {
 
     /** The ticket again where somebody else has changed it; else nothing. */
     @GetMapping(AT + "/ticket")
-    String ticket(@PathVariable String page, @PathVariable String form, @RequestParam(defaultValue = "") String mark,
+    @Nullable String ticket(@PathVariable String page, @PathVariable String form, @RequestParam(defaultValue = "") String mark,
             Model model, HttpServletResponse response) {
         if (drafts.mark(DraftedPages.find(catalog, page).draft().key()).equals(mark)) {
             response.setStatus(HttpStatus.NO_CONTENT.value());
+            return null;
         }
         return shown(page, form, model);
     }

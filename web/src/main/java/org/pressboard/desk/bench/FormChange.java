@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -18,11 +19,13 @@ import org.pressboard.form.Notice;
 import org.pressboard.form.Question;
 import org.pressboard.form.Stamp;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Names;
+import org.pressboard.value.TypedForm;
 import org.pressboard.value.Value;
 import org.springframework.util.MultiValueMap;
 
@@ -149,7 +152,9 @@ final class FormChange {
     }
 
     private static Operand fixed(Field field, String text) {
-        return new Operand.Fixed(field.type().read(text).filter(value -> !text.isEmpty())
+        Optional<Value> value = field.type() instanceof Chosen ? field.type().readTyped(text, TypedForm.of(Locale.UK))
+                : field.type().read(text);
+        return new Operand.Fixed(value.filter(some -> !text.isEmpty())
                 .orElseThrow(() -> ProblemsFound.of("bench.form.misfit", text, field.label())));
     }
 

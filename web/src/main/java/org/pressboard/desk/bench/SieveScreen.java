@@ -13,6 +13,7 @@ import org.pressboard.condition.Condition;
 import org.pressboard.desk.DraftedPages;
 import org.pressboard.desk.condition.ConditionDesk;
 import org.pressboard.desk.condition.ConditionWords;
+import org.pressboard.desk.table.UnseenFields;
 import org.pressboard.edition.Page;
 import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
@@ -52,10 +53,12 @@ class SieveScreen {
     private final BenchWords benchWords;
     private final ConditionDesk conditionDesk;
     private final SeenBy seenBy;
+    private final UnseenFields unseen;
     private final Clock clock;
 
     SieveScreen(Catalog catalog, Rows rows, RowPicker picker, BenchWords benchWords, ConditionDesk conditionDesk,
-            SeenBy seenBy, Clock clock) {
+            SeenBy seenBy, UnseenFields unseen, Clock clock) {
+        this.unseen = unseen;
         this.catalog = catalog;
         this.rows = rows;
         this.picker = picker;
@@ -98,6 +101,7 @@ class SieveScreen {
                 visitor.on(LocalDate.now(clock)), there.keep(), FALLEN + 1).stream().map(Value.Referred::heading).toList());
         model.addAttribute("mostFallen", FALLEN);
         model.addAttribute("keep", conditions(site, sight.table()).of(there.keep()));
+        model.addAttribute("unseen", unseen.of(sight, there));
         model.addAttribute("as", as);
         model.addAttribute("why", why);
         model.addAttribute("answer", why.isBlank() ? null : answer(sieve, site, why.strip(), words));

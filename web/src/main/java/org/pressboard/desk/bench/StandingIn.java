@@ -13,6 +13,7 @@ import org.pressboard.signin.StandIn;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** From a proof, where nothing is written, to the page itself as the same member, where everything is. */
 @Controller
@@ -21,9 +22,11 @@ class StandingIn {
     private final Catalog catalog;
     private final SeenBy seenBy;
     private final StandIn standIn;
+    private final BenchWords benchWords;
     private final LogBook log;
 
-    StandingIn(Catalog catalog, SeenBy seenBy, StandIn standIn, LogBook log) {
+    StandingIn(Catalog catalog, SeenBy seenBy, StandIn standIn, BenchWords benchWords, LogBook log) {
+        this.benchWords = benchWords;
         this.catalog = catalog;
         this.seenBy = seenBy;
         this.standIn = standIn;
@@ -32,11 +35,15 @@ class StandingIn {
 
     /** @param who a member, by their name or address */
     @PostMapping("/desk/stand-in")
-    String begin(@RequestParam String who, @RequestParam String page, HttpSession session) {
+    String begin(@RequestParam String who, @RequestParam String page, HttpSession session, RedirectAttributes flash) {
         PageKey tried = DraftedPages.find(catalog, page).draft().key();
         Visitor member = seenBy.find(who).filter(found -> found.kind() == Visitor.Kind.MEMBER && found.email() != null)
                 .orElseThrow(() -> new NotThere("not-there.person"));
         String email = Objects.requireNonNull(member.email());
+        if (standIn.isOfStaff(email)) {
+            flash.addFlashAttribute("problem", benchWords.desk().say("desk.stand-in.staff", email));
+            return "redirect:/desk/pages/" + tried;
+        }
         standIn.begin(session, email, tried);
         log.note(Logged.What.STOOD_IN, email);
         return "redirect:/" + tried;

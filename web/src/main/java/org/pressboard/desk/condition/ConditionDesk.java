@@ -6,6 +6,7 @@ import java.util.Objects;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.condition.Clause;
 import org.pressboard.condition.Condition;
+import org.pressboard.grant.Audience;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.sheet.NotThere;
@@ -44,6 +45,16 @@ public class ConditionDesk {
         return new ConditionWords(desk(), new Words(messages, language()), picker, tables, table);
     }
 
+    /** How grants of a table are said. */
+    public GrantWords grantWords(Tables tables, Table table) {
+        return new GrantWords(desk(), words(tables, table), table, catalog.groups());
+    }
+
+    /** How those are called whom something is given to. */
+    public String audience(Audience audience) {
+        return GrantWords.audience(audience, catalog.groups(), desk());
+    }
+
     /** The statements of a condition, one of them perhaps just being changed. */
     public Statements statements(Condition condition, Tables tables, Table table, Model model) {
         return Statements.of(condition, table, words(tables, table), (Statements.Begun) model.getAttribute("begun"));
@@ -69,6 +80,9 @@ public class ConditionDesk {
     /** Whoever compares otherwise has yet to say with what: the statement stays as it is until they have. */
     public void begun(Condition condition, Tables tables, Table table, MultiValueMap<String, String> parameters,
             Model model) {
+        if (first(parameters, "field").isEmpty()) {
+            return;
+        }
         Clause clause = sent(tables, table, parameters).begun();
         if (first(parameters, "do").equals("keep.set")) {
             model.addAttribute("begun", new Statements.Begun(first(parameters, "at"), clause));

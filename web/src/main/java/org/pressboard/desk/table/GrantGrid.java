@@ -3,7 +3,6 @@ package org.pressboard.desk.table;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.condition.Condition;
@@ -91,8 +90,8 @@ class GrantGrid {
 
     private List<Line> lines(Tables tables, Table table, Grants grants, Model model) {
         List<Line> lines = new ArrayList<>();
-        lines.add(line(tables, table, grants, "everyone", frame.words().say("grants.everyone"), model));
-        lines.add(line(tables, table, grants, "members", frame.words().say("grants.members"), model));
+        lines.add(line(tables, table, grants, "everyone", conditions.audience(Audience.EVERYONE), model));
+        lines.add(line(tables, table, grants, "members", conditions.audience(Audience.MEMBERS), model));
         catalog.groups().forEach(group -> lines.add(line(tables, table, grants, "group-" + group.key(), group.label(), model)));
         return lines;
     }
@@ -111,18 +110,11 @@ class GrantGrid {
         boolean isChanging = of.equals(model.getAttribute("of"));
         Statements statements = isChanging ? conditions.statements(said, tables, table, model)
                 : Statements.of(said, table, conditions.words(tables, table), null);
-        String text = reach == Reach.MEETING && !said.equals(Condition.ALWAYS)
-                ? frame.words().say("grants.MEETING", conditions.words(tables, table).of(said))
-                : frame.words().say("grants." + (reach == Reach.MEETING ? "MEETING-nothing" : reach.name()));
-        return grant == null ? new Cell(of, verb, reach, text, "", "", statements, List.of())
-                : new Cell(of, verb, reach, leavingOut(table, text, grant), count(tables, table, grants, grant),
-                        warning(table, grants, grant), statements, fields(table, grant));
-    }
-
-    private String leavingOut(Table table, String said, Grant grant) {
-        String labels = table.fields().stream().filter(field -> grant.without().contains(field.key())).map(Field::label)
-                .collect(Collectors.joining(", "));
-        return labels.isEmpty() ? said : frame.words().say("grants.without", said, labels);
+        return grant == null
+                ? new Cell(of, verb, reach, frame.words().say("grants.NONE"), "", "", statements, List.of())
+                : new Cell(of, verb, reach, conditions.grantWords(tables, table).rows(grant),
+                        count(tables, table, grants, grant), warning(table, grants, grant), statements,
+                        fields(table, grant));
     }
 
     private static List<Choice> fields(Table table, Grant grant) {

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
-import org.pressboard.grant.Openness;
 import org.pressboard.history.Act;
 import org.pressboard.history.Acts;
 import org.pressboard.problem.Problem;
@@ -44,11 +43,13 @@ class TableFields {
     private static final int LONGEST_DESCRIPTION = 500;
 
     private final TableFrame frame;
+    private final UnseenFields unseen;
     private final TableChanges changes;
     private final Sampling sampling;
     private final Acts acts;
 
-    TableFields(TableFrame frame, TableChanges changes, Sampling sampling, Acts acts) {
+    TableFields(TableFrame frame, TableChanges changes, Sampling sampling, Acts acts, UnseenFields unseen) {
+        this.unseen = unseen;
         this.frame = frame;
         this.changes = changes;
         this.sampling = sampling;
@@ -92,24 +93,13 @@ class TableFields {
         if (field.hidden()) {
             marks.add(words.say("desk.field.hidden"));
         }
-        unseen(table, field).ifPresent(marks::add);
+        unseen.of(frame.site(), table, field).map(UnseenFields.Unseen::said).ifPresent(marks::add);
         if (table.headingField().filter(field::equals).isPresent()) {
             marks.add(words.say("desk.field.heading"));
         }
         return new FieldLine(field.key().name(), field.label(), kind(field), marks, field.help());
     }
 
-    /** Who sees the rows, but not those that a field comes from, sees nothing in it; said where it is mended. */
-    private Optional<String> unseen(Table table, Field field) {
-        if (field.open() || !FieldKind.of(field).comesFromRows()) {
-            return Optional.empty();
-        }
-        Openness own = frame.openness(table.key());
-        return frame.tables().reachedFrom(table, List.of(field.key())).stream()
-                .filter(other -> frame.openness(other).compareTo(own) < 0).findFirst()
-                .map(other -> frame.words().say("desk.field.unseen", frame.tables().get(other).label(),
-                        own.ordinal()));
-    }
 
     private String kind(Field field) {
         Words words = frame.words();

@@ -2,7 +2,7 @@ package org.pressboard.desk.table;
 
 import java.util.Optional;
 import org.pressboard.catalog.Catalog;
-import org.pressboard.grant.Openness;
+import org.pressboard.catalog.PublishedSite;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
 import org.pressboard.table.Table;
@@ -30,9 +30,8 @@ class TableFrame {
         return catalog.published().tables();
     }
 
-    /** Who may see all rows of a table. */
-    Openness openness(TableKey table) {
-        return catalog.published().openness(table);
+    PublishedSite site() {
+        return catalog.published();
     }
 
     Table find(String key) {

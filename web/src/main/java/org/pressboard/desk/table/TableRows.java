@@ -25,6 +25,7 @@ import org.pressboard.sheet.Sheets;
 import org.pressboard.sheet.Words;
 import org.pressboard.signin.SignedIn;
 import org.pressboard.table.Field;
+import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
@@ -274,8 +275,8 @@ class TableRows {
     String pick(@PathVariable String key, @PathVariable String field, @RequestParam(defaultValue = "") String q,
             Model model) {
         Table table = frame.find(key);
-        Field reference = table.entered().stream().filter(each -> each.key().name().equals(field)).findFirst()
-                .orElseThrow(() -> new NotThere("not-there.table"));
+        Field reference = table.entered().stream().filter(each -> each.key().name().equals(field)
+                && each.type() instanceof Referring).findFirst().orElseThrow(() -> new NotThere("not-there.table"));
         model.addAttribute("found", picker.find(frame.tables(), frame.tables().target(reference), q,
                 frame.siteWords().language()));
         return "desk/table/controls :: found";

@@ -1,0 +1,67 @@
+package org.pressboard.memory;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class BudgetTest {
+
+    private static final long PIECE = 64 * 1024;
+
+    @ParameterizedTest
+    @ValueSource(longs = {128, 256, 512, 2048})
+    void eachUseIsSpentToItsEndAndNoFurther(long megabytes) {
+        long heap = megabytes * 1024 * 1024;
+        Budget budget = new Budget(heap);
+        assertThat(budget.total()).isGreaterThan(20L * 1024 * 1024).isLessThan(heap);
+        for (Budget.Use use : Budget.Use.values()) {
+            List<Budget.Held> held = new ArrayList<>();
+            Optional<Budget.Held> next = budget.take(use, PIECE);
+            while (next.isPresent()) {
+                held.add(next.get());
+                next = budget.take(use, PIECE);
+            }
+            assertThat(budget.held(use)).isBetween(budget.most(use) - PIECE, budget.most(use));
+            held.forEach(Budget.Held::close);
+            held.forEach(Budget.Held::close);
+            assertThat(budget.held(use)).isZero();
+        }
+        assertThat(budget.take(Budget.Use.FILES, budget.most(Budget.Use.FILES))).isPresent();
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {1, 8})
+    void whatAllHoldIsNeverMoreThanThereIs(int at) {
+        Budget budget = new Budget(256L * 1024 * 1024);
+        List<CompletableFuture<Void>> all = new ArrayList<>();
+        for (int i = 0; i < at; i++) {
+            all.add(CompletableFuture.runAsync(() -> spend(budget)));
+        }
+        all.forEach(CompletableFuture::join);
+        for (Budget.Use use : Budget.Use.values()) {
+            assertThat(budget.held(use)).isZero();
+        }
+    }
+
+    private static void spend(Budget budget) {
+        for (int round = 0; round < 2_000; round++) {
+            Budget.Use use = Budget.Use.values()[round % Budget.Use.values().length];
+            try (Budget.Held held = budget.take(use, PIECE).orElse(null)) {
+                if (held != null) {
+                    held.grow(round * PIECE);
+                }
+                long all = 0;
+                for (Budget.Use each : Budget.Use.values()) {
+                    assertThat(budget.held(each)).isLessThanOrEqualTo(budget.most(each) + budget.total());
+                    all += budget.held(each);
+                }
+                assertThat(all).isPositive();
+            }
+        }
+    }
+}
