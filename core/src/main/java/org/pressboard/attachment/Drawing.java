@@ -59,7 +59,9 @@ public final class Drawing {
     public static final int MOST_BYTES = 1024 * 1024;
 
     public static final int MOST_ELEMENTS = 20_000;
-    private static final int DEEPEST = 100;
+
+    /** Less than what XML parsers of some versions of Java go down to, so that it is the same on all. */
+    public static final int DEEPEST = 90;
 
     private Drawing() {
     }

@@ -37,9 +37,12 @@ public record Grants(List<Grant> all, Condition ofOwn, Approval approval) {
         this(all, Condition.NEVER, Approval.NONE);
     }
 
-    /** The same for that table as it is: with what makes rows somebody's own, and nothing that it has no more. */
-    public Grants of(Tables tables, Table table) {
-        return new Grants(all.stream().map(grant -> grant.of(table)).toList(), Ownership.of(tables, table),
+    /**
+     * The same for that table as it is: with what makes rows somebody's own, without anything that it has no more, nor the
+     * fields on which groups rest where somebody writes.
+     */
+    public Grants of(Tables tables, Table table, Deciding deciding) {
+        return new Grants(all.stream().map(grant -> grant.of(table, deciding.fields(table.key()))).toList(), Ownership.of(tables, table),
                 Approval.of(table));
     }
 
@@ -85,6 +88,11 @@ public record Grants(List<Grant> all, Condition ofOwn, Approval approval) {
     /** The grants of that verb that do not leave the field out. */
     public List<Grant> with(FieldKey field, Verb verb) {
         return with(field, of(verb));
+    }
+
+    /** Whether anybody may add or change rows. */
+    public boolean isWriting() {
+        return !of(Verb.ADD).isEmpty() || !of(Verb.CHANGE).isEmpty();
     }
 
     /** The grants of that verb. */

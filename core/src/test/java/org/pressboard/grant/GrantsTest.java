@@ -126,6 +126,6 @@ class GrantsTest {
     void whatIsGrantedByAFieldThatIsGoneIsGrantedOfNothing() {
         Table without = Cases.TABLE.with(new Fields(List.of(Cases.TABLE.field(Cases.NAME))));
         Grants grants = new Grants(List.of(new Grant(Audience.EVERYONE, Verb.SEE, CIDER.not())));
-        assertThat(grants.of(Tables.alone(without), without).decide(MEMBER, Verb.SEE).rows()).isEqualTo(Condition.NEVER);
+        assertThat(grants.of(Tables.alone(without), without, Deciding.of(Tables.NONE, List.of())).decide(MEMBER, Verb.SEE).rows()).isEqualTo(Condition.NEVER);
     }
 }

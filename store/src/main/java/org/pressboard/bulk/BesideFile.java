@@ -106,7 +106,7 @@ public final class BesideFile implements RecordReader.Beside {
     }
 
     /** What the text names that is not there. */
-    private List<String> missing(Plan.Column column, String text) {
+    List<String> missing(Plan.Column column, String text) {
         return switch (Objects.requireNonNull(column.reading())) {
             case REFERENCE -> unknown(column, List.of(text));
             case REFERENCES -> unknown(column, rowsNamed(column, text));

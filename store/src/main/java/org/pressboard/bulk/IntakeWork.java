@@ -13,6 +13,7 @@ import org.pressboard.problem.Problems;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.Busy;
 import org.pressboard.rows.Turns;
+import org.pressboard.sql.NoRoom;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
@@ -93,7 +94,7 @@ class IntakeWork implements DisposableBean {
         } catch (IOException | RuntimeException failed) {
             LOG.warn("Intake {} failed", id, failed);
             records.changeAtOnce(id, entity ->
-                    entity.end(Intake.Status.FAILED, Problems.of(Problem.of("intake.failed"))));
+                    entity.end(Intake.Status.FAILED, Problems.of(Problem.of(NoRoom.is(failed) ? "no-room" : "intake.failed"))));
         }
     }
 

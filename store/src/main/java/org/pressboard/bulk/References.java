@@ -31,6 +31,8 @@ class References {
     private static final int LOOKED_AT = 2_000;
     private static final int MOST_ROWS = 50_000;
     private static final int FEWEST_NAMES = 3;
+
+    /** What it takes to look closer: marks may stand within names, too. */
     private static final double MOST_NAMED = 0.7;
 
     private final Catalog catalog;
@@ -44,8 +46,8 @@ class References {
     }
 
     /**
-     * The plan with columns referring to a table where most of the different texts of their first rows are names of its
-     * rows; not the first column where it tells the file's own rows apart. Tables of very many rows are not looked
+     * The plan with columns referring to a table where all of their texts are names of its rows, for what is none would be kept
+     * aside; not the first column where it tells the file's own rows apart. Tables of very many rows are not looked
      * through for that; they can be chosen.
      */
     @Transactional(readOnly = true)
@@ -63,7 +65,22 @@ class References {
                     .or(() -> best(known, found.severalOrNone())
                             .map(table -> column.referringToSeveral(table.key(), false))).orElse(column));
         }
-        return new Plan(plan.label(), columns);
+        return new Plan(plan.label(), confirmed(tables, plan.columns(), columns, content, survey));
+    }
+
+    /** What the first rows suggest, where no row of the file is against it. */
+    private List<Plan.Column> confirmed(Tables tables, List<Plan.Column> before, List<Plan.Column> suggested, FileContent content,
+            Survey survey) {
+        List<Plan.Column> referring = suggested.stream().filter(column -> !before.contains(column)).toList();
+        BesideFile beside = new BesideFile(tables, names, Map.of());
+        Set<Integer> unnamed = new HashSet<>();
+        BesideFile.eachText(content, survey, referring, Integer.MAX_VALUE, (column, text) -> {
+            if (!unnamed.contains(column.index()) && !beside.missing(column, text).isEmpty()) {
+                unnamed.add(column.index());
+            }
+        });
+        return suggested.stream().map(column -> unnamed.contains(column.index())
+                ? before.get(suggested.indexOf(column)) : column).toList();
     }
 
     /** The different texts of a column, folded, as they stand and by what stands between marks in them. */

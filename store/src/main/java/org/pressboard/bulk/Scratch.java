@@ -8,6 +8,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.Stream;
+import org.pressboard.memory.Budget;
 import org.pressboard.rows.Busy;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
@@ -24,9 +25,11 @@ public class Scratch {
     private static final Duration COME_BACK_IN = Duration.ofSeconds(30);
 
     private final Path folder;
+    private final Budget budget;
     private final AtomicLong taken = new AtomicLong();
 
-    Scratch(@Value("${pressboard.scratch:}") String folder) {
+    Scratch(Budget budget, @Value("${pressboard.scratch:}") String folder) {
+        this.budget = budget;
         try {
             this.folder = folder.isEmpty() ? gone(Files.createTempDirectory("pressboard-")) : emptied(Path.of(folder));
         } catch (IOException unusable) {
@@ -54,6 +57,15 @@ public class Scratch {
 
     public Path folder() {
         return folder;
+    }
+
+    /**
+     * Memory for what is written before it goes to the disk.
+     *
+     * @throws Busy when there is not so much to be had
+     */
+    Budget.Held memory(long bytes) {
+        return budget.take(Budget.Use.TAKE_AWAYS, bytes).orElseThrow(() -> new Busy(COME_BACK_IN));
     }
 
     /**

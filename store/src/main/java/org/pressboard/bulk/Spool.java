@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.memory.Budget;
 import org.pressboard.rows.Turns;
 
 /**
@@ -19,12 +20,16 @@ import org.pressboard.rows.Turns;
 public final class Spool extends OutputStream {
 
     private static final int IN_MEMORY = 1024 * 1024;
+    /** The start, as it grows by doubling, and what is between the rows and it. */
+    private static final long AT_WORK = 3L * IN_MEMORY;
+
     private static final int PIECE = 16 * 1024 * 1024;
     private static final int BUFFER = 64 * 1024;
     private static final Duration LONGEST_WAIT = Duration.ofSeconds(5);
 
     private final Scratch scratch;
     private final ByteArrayOutputStream start = new ByteArrayOutputStream();
+    private final Budget.Held memory;
     private @Nullable Path file;
     private @Nullable OutputStream rest;
     private long taken;
@@ -32,6 +37,7 @@ public final class Spool extends OutputStream {
 
     Spool(Scratch scratch) {
         this.scratch = scratch;
+        this.memory = scratch.memory(AT_WORK);
     }
 
     /**
@@ -123,6 +129,7 @@ public final class Spool extends OutputStream {
                 rest.close();
             }
         } finally {
+            memory.close();
             scratch.giveBack(taken);
             taken = 0;
             if (file != null) {

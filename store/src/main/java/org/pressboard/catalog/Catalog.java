@@ -22,6 +22,7 @@ import org.pressboard.change.ChangeFeed;
 import org.pressboard.edition.Edition;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
+import org.pressboard.grant.Deciding;
 import org.pressboard.grant.Grant;
 import org.pressboard.grant.Grants;
 import org.pressboard.grant.Group;
@@ -99,7 +100,7 @@ public class Catalog {
         Map<PageKey, Edition> shown = new HashMap<>();
         editions().forEach(edition -> shown.put(edition.page().key(), edition));
         return pageEntities().stream().map(PageEntity::draft).map(draft -> draft.key().equals(tried)
-                ? new Edition(0, draft, Instant.now()) : shown.get(draft.key())).filter(Objects::nonNull).toList();
+                ? new Edition(0, draft, Instant.now(), 0) : shown.get(draft.key())).filter(Objects::nonNull).toList();
     }
 
     private PublishedSite readSite(List<Edition> shown) {
@@ -110,10 +111,12 @@ public class Catalog {
         entities.createQuery("from GrantEntity order by id", GrantEntity.class).getResultStream()
                 .forEach(grant -> grants.computeIfAbsent(new TableKey(grant.tableKey()),
                         key -> new ArrayList<>()).add(grant.toGrant()));
+        List<Group> groups = groups();
+        Deciding deciding = Deciding.of(tables, groups);
         Map<TableKey, Grants> byTable = new HashMap<>();
         grants.forEach((key, all) -> tables.find(key)
-                .ifPresent(table -> byTable.put(key, new Grants(all).of(tables, table))));
-        return new PublishedSite(site(), editions, tables, byTable, groups(), formerAddresses());
+                .ifPresent(table -> byTable.put(key, new Grants(all).of(tables, table, deciding))));
+        return new PublishedSite(site(), editions, tables, byTable, groups, formerAddresses());
     }
 
     /** Listings of tables that are in the bin are not shown, until the table is put back. */
@@ -342,7 +345,8 @@ public class Catalog {
     public Edition publish(PageKey key, @Nullable Long by) {
         PageEntity page = pageEntity(key);
         int number = editions(key).stream().mapToInt(Edition::number).max().orElse(0) + 1;
-        EditionEntity edition = new EditionEntity(page.draft(), number, by);
+        EditionEntity edition = new EditionEntity(page.draft(), number,
+                Objects.requireNonNullElse(page.edition(), number - 1), by);
         entities.persist(edition);
         page.show(number);
         tellOthers();

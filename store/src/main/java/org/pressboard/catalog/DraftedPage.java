@@ -25,7 +25,12 @@ public record DraftedPage(Page draft, List<Edition> editions, @Nullable Integer 
 
     /** What visitors get, where the page is published. */
     public Optional<Page> given() {
-        return editions.stream().filter(edition -> shown != null && edition.number() == shown).map(Edition::page).findFirst();
+        return Optional.ofNullable(shown).flatMap(this::edition).map(Edition::page);
+    }
+
+    /** The edition of that number, where there is one. */
+    public Optional<Edition> edition(int number) {
+        return editions.stream().filter(edition -> edition.number() == number).findFirst();
     }
 
     public boolean isPublished() {

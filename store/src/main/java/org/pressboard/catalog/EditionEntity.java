@@ -29,6 +29,9 @@ class EditionEntity {
     @JdbcTypeCode(SqlTypes.JSON)
     private String content;
 
+    /** The number of the edition that visitors had before; {@code null}: the one before it, of old ones. */
+    private @Nullable Integer follows;
+
     private Instant publishedAt;
     private @Nullable Long publishedBy;
 
@@ -36,8 +39,9 @@ class EditionEntity {
     protected EditionEntity() {
     }
 
-    EditionEntity(Page page, int number, @Nullable Long publishedBy) {
+    EditionEntity(Page page, int number, int follows, @Nullable Long publishedBy) {
         this.id = new Id(page.key().name(), number);
+        this.follows = follows;
         this.content = VersionedPage.write(page);
         this.publishedAt = Instant.now();
         this.publishedBy = publishedBy;
@@ -45,6 +49,7 @@ class EditionEntity {
 
     Edition toEdition() {
         // the address is the page's now, whatever it was then
-        return new Edition(id.number(), VersionedPage.read(content).at(new PageKey(id.pageKey())), publishedAt);
+        return new Edition(id.number(), VersionedPage.read(content).at(new PageKey(id.pageKey())), publishedAt,
+                follows == null ? id.number() - 1 : follows);
     }
 }

@@ -1,5 +1,8 @@
 package org.pressboard.catalog;
 
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.util.List;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jooq.Record;
@@ -39,13 +42,40 @@ public class EntryLinks {
                 DSL.val(Digests.sha256(token))).map(EntryLinks::link);
     }
 
-    /** Uses the link up, with all others of the same person; empty when it was not good any more. */
+    /**
+     * Uses the link up, with all others of the same person but an invitation, which somebody else wrote; empty when it was not
+     * good any more. The links of one person are used one after the other.
+     */
     @Transactional
     public Optional<EntryLink> useUp(String token) {
+        find(token).ifPresent(link -> sql.fetch("select pg_advisory_xact_lock(hashtext({0}))",
+                DSL.val("pressboard links of " + link.email())));
         Optional<EntryLink> used = sql.fetchOptional("delete from pressboard.entry_link where token_hash = {0} "
                 + "and expires_at > now() returning *", DSL.val(Digests.sha256(token))).map(EntryLinks::link);
-        used.ifPresent(link -> withdraw(link.email()));
+        used.ifPresent(link -> sql.execute("delete from pressboard.entry_link where email = {0} and purpose <> {1}",
+                DSL.val(link.email()), DSL.val(EntryLink.Purpose.INVITED.name())));
         return used;
+    }
+
+    /** An invitation that nobody has taken yet, and since and until when it is good. */
+    public record Waiting(EntryLink link, Instant since, Instant until) {
+    }
+
+    /** The invitations that nobody has taken yet, the last first. */
+    @Transactional(readOnly = true)
+    public List<Waiting> waiting() {
+        return sql.fetch("select * from pressboard.entry_link where purpose = {0} and expires_at > now() order by expires_at desc, "
+                + "email limit 1000", DSL.val(EntryLink.Purpose.INVITED.name())).map(found -> {
+                    Instant until = found.get("expires_at", OffsetDateTime.class).toInstant();
+                    return new Waiting(link(found), until.minus(EntryLink.Purpose.INVITED.good()), until);
+                });
+    }
+
+    /** The invitation of that address is good no more; false where there was none. */
+    @Transactional
+    public boolean withdrawInvitation(String email) {
+        return sql.execute("delete from pressboard.entry_link where email = {0} and purpose = {1}", DSL.val(email),
+                DSL.val(EntryLink.Purpose.INVITED.name())) > 0;
     }
 
     /** None of the person's links is good any more. */

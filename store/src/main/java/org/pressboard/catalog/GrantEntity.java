@@ -8,6 +8,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
@@ -46,6 +47,9 @@ class GrantEntity {
     @JdbcTypeCode(SqlTypes.JSON)
     private List<String> without;
 
+    @JdbcTypeCode(SqlTypes.JSON)
+    private List<String> letting;
+
     @SuppressWarnings("NullAway") // Hibernate fills it
     protected GrantEntity() {
     }
@@ -63,7 +67,8 @@ class GrantEntity {
         this.verb = grant.verb();
         this.own = grant.own();
         this.rows = Definitions.write(grant.rows());
-        this.without = grant.without().stream().map(FieldKey::name).sorted().toList();
+        this.without = names(grant.without());
+        this.letting = names(grant.letting());
     }
 
     String tableKey() {
@@ -72,7 +77,15 @@ class GrantEntity {
 
     Grant toGrant() {
         return new Grant(audience(), verb, own, Definitions.read(rows, Condition.class),
-                without.stream().map(FieldKey::new).collect(Collectors.toSet()));
+                keys(without), keys(letting));
+    }
+
+    private static List<String> names(Set<FieldKey> fields) {
+        return fields.stream().map(FieldKey::name).sorted().toList();
+    }
+
+    private static Set<FieldKey> keys(List<String> names) {
+        return names.stream().map(FieldKey::new).collect(Collectors.toSet());
     }
 
     private Audience audience() {

@@ -1,5 +1,6 @@
 package org.pressboard.catalog;
 
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
 import java.util.regex.Pattern;
@@ -10,12 +11,12 @@ import java.util.regex.Pattern;
  * @param publicAddress the address under which the world knows it, such as {@code https://orchard.example}; empty while
  *                      that is not said
  * @param signUp        who may become a member
+ * @param zone          the time zone by which its days begin and its times are written
  */
-public record Site(String name, String languageTag, String publicAddress, SignUp signUp) {
+public record Site(String name, String languageTag, String publicAddress, SignUp signUp, ZoneId zone) {
 
     /** Who may become a member: anybody with an e-mail address, those who are invited or listed, or nobody for now. */
     public enum SignUp { OPEN, INVITED, CLOSED }
-
 
     /** The languages in which the visitors' pages can speak. */
     public static final List<String> LANGUAGES = List.of("en", "en-GB", "de");
@@ -30,7 +31,12 @@ public record Site(String name, String languageTag, String publicAddress, SignUp
     }
 
     public Site(String name, String languageTag) {
-        this(name, languageTag, "", SignUp.INVITED);
+        this(name, languageTag, "", SignUp.INVITED, ZoneId.systemDefault());
+    }
+
+    /** The same with others who may become a member. */
+    public Site openTo(SignUp others) {
+        return new Site(name, languageTag, publicAddress, others, zone);
     }
 
     /** Whether it can be a site's address: nothing, or scheme, host and perhaps port. */

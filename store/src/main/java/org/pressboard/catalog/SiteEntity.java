@@ -5,6 +5,7 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import java.time.ZoneId;
 import org.jspecify.annotations.Nullable;
 
 @Entity
@@ -24,19 +25,22 @@ class SiteEntity {
 
     private @Nullable String publicAddress;
     private @Nullable String suggestedAddress;
+    private @Nullable String zone;
 
     @SuppressWarnings("NullAway") // Hibernate fills it
     protected SiteEntity() {
     }
 
     Site toSite() {
-        return new Site(name, language, publicAddress == null ? "" : publicAddress, signUp);
+        return new Site(name, language, publicAddress == null ? "" : publicAddress, signUp,
+                zone == null ? ZoneId.systemDefault() : ZoneId.of(zone));
     }
 
     void change(Site site) {
         name = site.name();
         language = site.languageTag();
         signUp = site.signUp();
+        zone = site.zone().getId();
         publicAddress = site.publicAddress().isEmpty() ? null : site.publicAddress();
     }
 

@@ -300,7 +300,8 @@ public class RowEditing {
         Tables tables = hand.tables(catalog);
         Table table = tables.get(key);
         hand.check(Verb.REMOVE, table, rows);
-        against(tables, table, rows).stream().filter(against -> against.onRemoval() == Referring.OnRemoval.REFUSE)
+        List<Against> referring = against(tables, table, rows);
+        referring.stream().filter(against -> against.onRemoval() == Referring.OnRemoval.REFUSE)
                 .findFirst().ifPresent(against -> {
                     throw ProblemsFound.of("row.referred", rows.size(), against.rows(), against.table().label(),
                             against.by().label());
@@ -308,7 +309,9 @@ public class RowEditing {
         String name = rows.size() == 1 ? find(tables, table, rows.iterator().next())
                 .map(row -> called(table, row.values())).orElse("") : "";
         return write(Verb.REMOVE, tables, table, rows, hand,
-                acts.beginning(author, Act.What.ROWS_REMOVED, key, Act.Details.of(name)),
+                acts.beginning(author, Act.What.ROWS_REMOVED, key, new Act.Details(name, null, null, referring.stream()
+                        .map(against -> new Act.Along(against.table().label(), against.by().label(), against.rows(),
+                                against.onRemoval() == Referring.OnRemoval.REMOVE_ALONG)).toList())),
                 sql.deleteFrom(DSL.table(TableSql.name(table))).where(among(rows)));
     }
 

@@ -91,7 +91,8 @@ public class Files {
     private KeptFile keep(byte[] brought, String mediaType) {
         boolean isDrawing = mediaType.equals(MediaTypes.DRAWING);
         if (isDrawing && Drawing.isTooLarge(brought)) {
-            throw ProblemsFound.of("attachment.large-drawing", Drawing.MOST_BYTES / 1024 / 1024, Drawing.MOST_ELEMENTS);
+            throw ProblemsFound.of("attachment.large-drawing", Drawing.MOST_BYTES / 1024 / 1024, Drawing.MOST_ELEMENTS,
+                    Drawing.DEEPEST);
         }
         byte[] bytes = isDrawing
                 ? Drawing.sanitised(brought).orElseThrow(() -> ProblemsFound.of("attachment.no-picture")) : brought;

@@ -1,6 +1,7 @@
 package org.pressboard.history;
 
 import java.time.Instant;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -26,13 +27,26 @@ public record Act(long id, Instant at, @Nullable Long account, String who, Autho
      * @param name   what it was done to: a field's or a file's name; may be empty
      * @param before the table as it was defined before; {@code null} where that was not changed
      * @param after  the table as it was defined then
+     * @param along  what became of rows that referred to those removed
      */
     public record Details(String name, org.pressboard.table.@Nullable Table before,
-                          org.pressboard.table.@Nullable Table after) {
+                          org.pressboard.table.@Nullable Table after, List<Along> along) {
+
+        public Details {
+            along = along == null ? List.of() : List.copyOf(along);
+        }
+
+        public Details(String name, org.pressboard.table.@Nullable Table before, org.pressboard.table.@Nullable Table after) {
+            this(name, before, after, List.of());
+        }
 
         public static Details of(String name) {
             return new Details(name, null, null);
         }
+    }
+
+    /** So many rows of another table referred by that field: they were removed along, or refer to nothing now. */
+    public record Along(String table, String field, long rows, boolean removed) {
     }
 
     /** How many rows were added, changed and removed. */

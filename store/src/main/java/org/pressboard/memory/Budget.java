@@ -73,6 +73,17 @@ public final class Budget {
         return taken.grow(bytes) ? Optional.of(taken) : Optional.empty();
     }
 
+    /**
+     * Sets memory aside for good, for what is kept so that it need not be made again.
+     *
+     * @param wanted how many bytes it may be
+     * @return how many it is; at most a third of what there is for that
+     */
+    public long setAside(Use use, long wanted) {
+        long bytes = Math.min(wanted, most(use) / 3);
+        return draw(use, bytes) ? bytes : 0;
+    }
+
     private boolean draw(Use use, long bytes) {
         AtomicLong of = held.get(use);
         if (of.addAndGet(bytes) > most(use)) {

@@ -61,6 +61,9 @@ class RowCounts {
     private record Counted(Revision at, long rows, boolean whole, long nanos) {
     }
 
+    /** So few are seen one by one: that they are "more than 420" after 422 is worth a moment's wait. */
+    private static final int FEW = 1_000;
+
     private static final int AT_ONCE = 2;
     private static final Duration LONGEST_WAIT = Duration.ofSeconds(5);
     private static final Duration LONGEST_COUNT = Duration.ofSeconds(20);
@@ -77,7 +80,8 @@ class RowCounts {
 
     /**
      * @param longest a count that takes longer is not waited for
-     * @param quick   a count that took longer is not done again while somebody waits, if much of it is still certain
+     * @param quick   a count that took longer is not done again while somebody waits, if much of it is still certain and they
+     *                are not few
      */
     RowCounts(DSLContext sql, Revisions revisions, BackgroundReading background,
             PlatformTransactionManager transactions, @Value("${pressboard.longest-count:50ms}") Duration longest,
@@ -120,7 +124,8 @@ class RowCounts {
     }
 
     private boolean isQuick(Counted counted) {
-        return counted.whole && counted.nanos <= quick.toNanos() && counted.rows <= BOUND;
+        Duration most = counted.rows <= FEW ? longest : quick;
+        return counted.whole && counted.nanos <= most.toNanos() && counted.rows <= BOUND;
     }
 
     /** Fewer than are certain, and a number that can be read at a glance. */

@@ -63,6 +63,21 @@ public class RowPicker {
                 .map(row -> new Value.Referred(row.id(), called(row, heading))).toList();
     }
 
+    /** The numbers of the first rows that are called just so, blind to case and accents, for those who may see them all. */
+    @Transactional(readOnly = true)
+    public List<Long> called(Sight sight, String text, Locale language, int most) {
+        FieldKey heading = sight.table().headingField().map(Field::key).orElse(null);
+        if (heading == null || text.isBlank()) {
+            return List.of();
+        }
+        TableSql table = TableSql.of(sight, Standpoint.NOBODY, language);
+        // which an index serves
+        org.jooq.Condition mentioned = sight.table().field(heading).type().isText()
+                ? table.condition(new Condition.Mentions(List.of(heading), text.strip())) : DSL.noCondition();
+        return sql.select(table.rowId()).from(table.asTable()).where(mentioned.and(table.folded(heading).eq(Folding.fold(text.strip()))))
+                .orderBy(table.rowId()).limit(most).fetch(table.rowId());
+    }
+
     /** The one of these that is called just so, blind to case and accents. */
     public static Optional<Value.Referred> just(List<Value.Referred> rows, String called) {
         String wanted = Folding.fold(called);

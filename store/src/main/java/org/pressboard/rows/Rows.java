@@ -18,6 +18,7 @@ import org.pressboard.change.ChangeFeed;
 import org.pressboard.listing.RowPage;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.Total;
+import org.pressboard.memory.Budget;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
@@ -58,11 +59,12 @@ public class Rows {
     private final Bookmarks bookmarks;
     private final Revisions revisions;
     private final TransactionTemplate reading;
-    private final Cache<Key, Slice> kept = Caffeine.newBuilder()
-            .maximumWeight(MOST_KEPT_BYTES).weigher((Key key, Slice slice) -> slice.weight()).build();
+    private final Cache<Key, Slice> kept;
 
-    Rows(DSLContext sql, VisitorScope scope, RowCounts counts, Bookmarks bookmarks, Revisions revisions,
+    Rows(DSLContext sql, VisitorScope scope, RowCounts counts, Bookmarks bookmarks, Revisions revisions, Budget budget,
             PlatformTransactionManager transactions) {
+        this.kept = Caffeine.newBuilder().maximumWeight(budget.setAside(Budget.Use.ANSWERS, MOST_KEPT_BYTES))
+                .weigher((Key key, Slice slice) -> slice.weight()).build();
         this.sql = sql;
         this.scope = scope;
         this.counts = counts;

@@ -1,7 +1,10 @@
 package org.pressboard.schema;
 
+import java.util.Collection;
+import java.util.List;
 import java.util.stream.Stream;
 import org.pressboard.catalog.Catalog;
+import org.pressboard.grant.Deciding;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
@@ -35,7 +38,23 @@ class Locks {
     void putOn(TableKey altered) {
         Tables tables = catalog.tables();
         open.open(tables);
-        concerned(tables, altered).forEach(table -> security.protect(tables, table, catalog.grants(table.key())));
+        protect(tables, concerned(tables, altered).toList());
+        if (tables.people().filter(altered::equals).isPresent()) {
+            decidingAnew(tables);
+        }
+    }
+
+    /** Puts on again what depends on which fields decide who belongs to groups: those of other tables by tallies of people. */
+    private void decidingAnew(Tables tables) {
+        boolean isAnyAsking = catalog.groups().stream().anyMatch(group -> !group.rows().fields().isEmpty());
+        protect(tables, !isAnyAsking ? List.of() : tables.all().stream().filter(table -> !tables.talliesOf(table.key()).isEmpty()
+                && catalog.grants(table.key()).isWriting()).toList());
+    }
+
+    /** Makes the row security of these tables say what their grants say. */
+    void protect(Tables tables, Collection<Table> these) {
+        Deciding deciding = Deciding.of(tables, catalog.groups());
+        these.forEach(table -> security.protect(tables, table, catalog.grants(table.key()), deciding));
     }
 
     private static Stream<Table> concerned(Tables tables, TableKey altered) {

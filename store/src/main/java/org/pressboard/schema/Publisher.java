@@ -1,8 +1,11 @@
 package org.pressboard.schema;
 
 import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
@@ -12,8 +15,10 @@ import org.pressboard.change.ChangeFeed;
 import org.pressboard.edition.Edition;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Audience;
+import org.pressboard.grant.Deciding;
 import org.pressboard.grant.Grant;
 import org.pressboard.grant.Grants;
+import org.pressboard.grant.Group;
 import org.pressboard.grant.GroupKey;
 import org.pressboard.grant.Openness;
 import org.pressboard.listing.Listing;
@@ -33,7 +38,6 @@ public class Publisher {
 
     private final Catalog catalog;
     private final HostedTables tables;
-    private final RowSecurity security;
     private final Bin bin;
     private final Locks locks;
     private final Indexes indexes;
@@ -42,13 +46,12 @@ public class Publisher {
     private final TallyUpkeep tallies;
     private final DSLContext sql;
 
-    Publisher(Catalog catalog, HostedTables tables, RowSecurity security, Bin bin, Locks locks,
+    Publisher(Catalog catalog, HostedTables tables, Bin bin, Locks locks,
             Indexes indexes, IndexUpkeep upkeep, ChangeFeed changes, TallyUpkeep tallies, DSLContext sql) {
         this.tallies = tallies;
         this.sql = sql;
         this.catalog = catalog;
         this.tables = tables;
-        this.security = security;
         this.bin = bin;
         this.locks = locks;
         this.indexes = indexes;
@@ -100,7 +103,26 @@ public class Publisher {
                     .filter(grant -> !grant.audience().equals(audience)).toList();
             grant(table.key(), new Grants(others));
         }
-        catalog.removeGroup(group);
+        regroup(() -> catalog.removeGroup(group));
+    }
+
+    /** Keeps a group. What it rests on is nobody's to write from now on whom no grant expressly lets. */
+    @Transactional
+    public void keepGroup(Group group) {
+        regroup(() -> catalog.keepGroup(group));
+    }
+
+    private void regroup(Runnable change) {
+        Tables all = catalog.tables();
+        Set<TableKey> concerned = new HashSet<>(Deciding.of(all, catalog.groups()).tables());
+        change.run();
+        concerned.addAll(Deciding.of(all, catalog.groups()).tables());
+        List<Table> written = concerned.stream().sorted(Comparator.comparing(TableKey::name)).map(all::get)
+                .filter(table -> catalog.grants(table.key()).isWriting()).toList();
+        if (!written.isEmpty()) {
+            indexes.giveWay();
+            locks.protect(all, written);
+        }
     }
 
     /** Gives the table these grants and no others, in both locks. */
@@ -110,7 +132,7 @@ public class Publisher {
             indexes.giveWay();
             catalog.keepGrants(key, grants);
             Tables all = catalog.tables();
-            security.protect(all, all.get(key), grants);
+            locks.protect(all, List.of(all.get(key)));
         }
     }
 

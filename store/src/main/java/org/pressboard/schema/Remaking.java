@@ -19,7 +19,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 class Remaking implements SmartInitializingSingleton {
 
     /** One more whenever the statements change by which all that is made. */
-    private static final int VERSION = 1;
+    private static final int VERSION = 2;
 
     private final Catalog catalog;
     private final SearchTexts searching;

@@ -8,6 +8,7 @@ import org.jooq.QueryPart;
 import org.jooq.conf.SettingsTools;
 import org.jooq.conf.StatementType;
 import org.jooq.impl.DSL;
+import org.pressboard.grant.Deciding;
 import org.pressboard.grant.Grant;
 import org.pressboard.grant.Grants;
 import org.pressboard.grant.Verb;
@@ -36,9 +37,9 @@ class RowSecurity {
     }
 
     /** Makes the row security say what the grants say of the table as it is, and nothing else. */
-    void protect(Tables tables, Table table, Grants grants) {
+    void protect(Tables tables, Table table, Grants grants, Deciding deciding) {
         release(table);
-        GrantSql whole = new GrantSql(tables, table, grants.of(tables, table));
+        GrantSql whole = new GrantSql(tables, table, grants.of(tables, table, deciding));
         List<Grant> all = whole.grants().all();
         for (int i = 0; i < all.size(); i++) {
             Verb verb = all.get(i).verb();

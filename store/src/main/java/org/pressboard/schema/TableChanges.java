@@ -5,19 +5,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
-import java.util.function.Predicate;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
-import org.pressboard.catalog.DraftedPage;
 import org.pressboard.change.ChangeFeed;
 import org.pressboard.history.Act;
 import org.pressboard.history.Acts;
 import org.pressboard.history.Author;
-import org.pressboard.listing.Listing;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Computed;
@@ -47,6 +43,7 @@ public class TableChanges {
     private final HostedTables hosted;
     private final TallyUpkeep tallies;
     private final SearchTexts searching;
+    private final Dependents dependents;
     private final Locks locks;
     private final Bin bin;
     private final Retyping retyping;
@@ -56,12 +53,13 @@ public class TableChanges {
     private final ChangeFeed changes;
     private final DSLContext sql;
 
-    TableChanges(Catalog catalog, HostedTables hosted, TallyUpkeep tallies, SearchTexts searching, Locks locks, Bin bin,
-            Retyping retyping, Indexes indexes, IndexUpkeep upkeep, Acts acts, ChangeFeed changes, DSLContext sql) {
+    TableChanges(Catalog catalog, HostedTables hosted, TallyUpkeep tallies, SearchTexts searching, Dependents dependents,
+            Locks locks, Bin bin, Retyping retyping, Indexes indexes, IndexUpkeep upkeep, Acts acts, ChangeFeed changes, DSLContext sql) {
         this.catalog = catalog;
         this.hosted = hosted;
         this.tallies = tallies;
         this.searching = searching;
+        this.dependents = dependents;
         this.locks = locks;
         this.bin = bin;
         this.retyping = retyping;
@@ -218,7 +216,7 @@ public class TableChanges {
         catalog.putBackTable(key);
         Tables tables = catalog.tables();
         Table table = tables.get(key);
-        refuseLeadingNowhere(tables, table);
+        dependents.leadingNowhere(tables, table);
         hosted.putBack(table);
         searching.keep(table);
         locks.putOn(key);
@@ -248,29 +246,6 @@ public class TableChanges {
         return catalog.tables().with(table).get(table.key());
     }
 
-    /** Where a field is used: what would be broken without it, and on which pages it is shown. */
-    @Transactional(readOnly = true)
-    public Uses uses(TableKey key, FieldKey field) {
-        Tables tables = catalog.tables();
-        return new Uses(tables.usersOf(key, field), pages(listing -> listing.uses(tables, key, field)),
-                pages(listing -> listing.keepsBy(tables, key, field)), hosted.filled(tables.get(key), field));
-    }
-
-    /** The addresses of pages with such a listing, in their draft or in the edition that visitors get. */
-    private List<String> pages(Predicate<Listing> which) {
-        return catalog.pages().values().stream().filter(page -> Stream.concat(Stream.of(page.draft()), page.given().stream())
-                .flatMap(each -> each.listings().stream()).anyMatch(which)).map(page -> "/" + page.draft().key()).toList();
-    }
-
-    /**
-     * @param computed the computed fields that need it
-     * @param pages    the addresses of pages that show it, or ask about it
-     * @param keeping  the addresses of those that choose their rows by it, and would show none without it
-     * @param values   how many rows have a value in it
-     */
-    public record Uses(List<Tables.Reference> computed, List<String> pages, List<String> keeping, long values) {
-    }
-
     /** One at a time changes what a table is, knowing what it is now. */
     private Table get(TableKey key) {
         sql.fetch("select pg_advisory_xact_lock(hashtext({0}))", DSL.val("pressboard define " + key));
@@ -280,54 +255,14 @@ public class TableChanges {
     private void redefine(Table before, Table wanted, Act.What what, String name, Author author) {
         Set<FieldKey> gone = new java.util.HashSet<>(before.fields().stream().map(Field::key).toList());
         wanted.fields().forEach(field -> gone.remove(field.key()));
-        refuseUsed(before, gone);
-        refuseRetypedUnderTallies(before, wanted);
+        dependents.used(before, gone);
+        dependents.retypedUnderTallies(before, wanted);
         Table after = settled(wanted);
         if (after.equals(before)) {
             return;
         }
         long act = acts.begin(author, what, before.key(), new Act.Details(name, before, after));
         apply(before, after, act, null);
-    }
-
-    /** A reference comes back only where the table is that it leads to. */
-    private void refuseLeadingNowhere(Tables tables, Table table) {
-        table.fields().stream().filter(field -> Retyping.target(field.type()).filter(to -> tables.find(to).isEmpty()).isPresent())
-                .findFirst().ifPresent(field -> {
-                    TableKey gone = Retyping.target(field.type()).orElseThrow();
-                    throw ProblemsFound.of("bin.target-gone", field.label(), catalog.removedTables().keySet().stream()
-                            .filter(each -> each.key().equals(gone)).map(Table::label).findFirst().orElse(gone.name()));
-                });
-    }
-
-    private void refuseUsed(Table table, Set<FieldKey> gone) {
-        Tables tables = catalog.tables();
-        for (FieldKey key : gone) {
-            tables.usersOf(table.key(), key).stream()
-                    .filter(use -> !(use.from().key().equals(table.key()) && gone.contains(use.by().key())))
-                    .findFirst().ifPresent(use -> {
-                        throw ProblemsFound.of("field.used", table.field(key).label(), use.by().label(),
-                                use.from().label());
-                    });
-        }
-    }
-
-    /** A tally is worked out of columns as they are; what is borrowed comes through references that must stay some. */
-    private void refuseRetypedUnderTallies(Table before, Table wanted) {
-        Tables tables = catalog.tables();
-        before.fields().stream().filter(field -> field.isEntered() && wanted.fields().find(field.key())
-                .filter(other -> !isSameColumn(field, other)).isPresent()).forEach(field ->
-                tables.usersOf(before.key(), field.key()).stream().filter(use -> switch (use.by().computed()) {
-                    case Computed.Tally tally -> true;
-                    case Computed.Borrowed borrowed -> !isSource(tables.source(use.from(), borrowed), before, field);
-                    case null, default -> false;
-                }).findFirst().ifPresent(use -> {
-                    throw ProblemsFound.of("field.used-as-is", field.label(), use.by().label(), use.from().label());
-                }));
-    }
-
-    private static boolean isSource(Tables.Reference source, Table table, Field field) {
-        return source.from().key().equals(table.key()) && source.by().key().equals(field.key());
     }
 
     /**
@@ -337,7 +272,7 @@ public class TableChanges {
      */
     private void apply(Table before, Table after, long act, @Nullable Long takenBack) {
         Tables tables = catalog.tables().with(after);
-        refuseLeadingNowhere(tables, after);
+        dependents.leadingNowhere(tables, after);
         indexes.giveWay();
         searching.pause(before);
         locks.takeOff(before.key());
@@ -387,7 +322,7 @@ public class TableChanges {
         return in.fields().find(field.key()).filter(other -> isSameColumn(field, other)).isEmpty();
     }
 
-    private static boolean isSameColumn(Field one, Field other) {
+    static boolean isSameColumn(Field one, Field other) {
         return one.isColumn() == other.isColumn() && Objects.equals(tally(one), tally(other))
                 && (!one.isColumn() || (one.type().getClass() == other.type().getClass()
                 && Retyping.target(one.type()).equals(Retyping.target(other.type()))));

@@ -63,7 +63,7 @@ final class FieldSql {
         };
     }
 
-    /** Moments as clocks of this machine show them, to the minute; of senders those who can be written to. */
+    /** Moments as clocks where the site is show them, to the minute; of senders those who can be written to. */
     private static Field<?> noted(Joins.Place place, Computed.Note what) {
         return switch (what) {
             case ADDED -> moment(place, "added_at");
@@ -75,7 +75,7 @@ final class FieldSql {
         };
     }
 
-    /** By the clocks of this machine, said outright, so that an index can hold it. */
+    /** By the site's clocks, said outright, so that an index can hold it. */
     private static Field<?> moment(Joins.Place place, String column) {
         return DSL.field("date_trunc('minute', timezone({0}, {1}))", SQLDataType.LOCALDATETIME, zone(ZoneId.systemDefault()),
                 place.column(column));

@@ -23,7 +23,7 @@ public sealed interface OperandSql {
     record FromSettings() implements OperandSql {
     }
 
-    /** As the database's clock has it, with nobody looking: for what is worked out for everybody alike. */
+    /** As it is on the site's day, with nobody looking: for what is worked out for everybody alike. */
     record ByClock() implements OperandSql {
     }
 
@@ -90,7 +90,7 @@ public sealed interface OperandSql {
             case Bound bound -> ValueSql.bound(Value.of(bound.standpoint.today().plusDays(daysOn)));
             case FromSettings settings -> DSL.field("({0}::date + {1})", LocalDate.class, setting(SETTING_TODAY),
                     DSL.inline(daysOn));
-            case ByClock clock -> DSL.field("(current_date + {0})", LocalDate.class, DSL.inline(daysOn));
+            case ByClock clock -> DSL.field("(pressboard.today() + {0})", LocalDate.class, DSL.inline(daysOn));
         };
     }
 

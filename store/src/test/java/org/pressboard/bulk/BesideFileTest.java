@@ -63,14 +63,19 @@ class BesideFileTest extends IntakeStoreTest {
         for (String name : List.of("Árpád", "Hollin", "Rook", "Vesper")) {
             editing.add(sorts.key(), Map.of(new FieldKey("name"), Value.of(name)), OWNER);
         }
-        String text = "Weight,Sort\n1,arpad\n2,HOLLIN\n3,Rook \n4,Vesper\n5,Marrow\n6,marrow\n";
+        String known = "Weight,Sort\n1,arpad\n2,HOLLIN\n3,Rook \n4,Vesper\n";
+        assertThat(plan(surveyed("known.csv", known)).columns().get(1).to()).isEqualTo(sorts.key());
+        // where names are missing, rows would be kept aside: whoever wants that says so
+        String text = known + "5,Marrow\n6,marrow\n";
         UUID id = surveyed("weights.csv", text);
-        Plan.Column sort = plan(id).columns().get(1);
-        assertThat(sort.to()).isEqualTo(sorts.key());
-        BesideFile.Naming naming = intakes.namings(intakes.find(id).orElseThrow(), plan(id)).get(1);
+        assertThat(plan(id).columns().get(1).to()).isNull();
+        assertThat(plan(surveyed("long.csv", known + "7,Rook\n".repeat(3_000) + "8,Marrow\n")).columns().get(1).to()).isNull();
+        Plan.Column sort = plan(id).columns().get(1).referringTo(sorts.key(), false);
+        Plan referring = new Plan("Aside", List.of(plan(id).columns().getFirst(), sort));
+        BesideFile.Naming naming = intakes.namings(intakes.find(id).orElseThrow(), referring).get(1);
         assertThat(naming).isEqualTo(new BesideFile.Naming(6, 2, List.of("Marrow", "marrow")));
 
-        intakes.load(id, new Plan("Aside", plan(id).columns()), OWNER).get();
+        intakes.load(id, referring, OWNER).get();
         assertThat(intakes.find(id).orElseThrow().rowsAside()).isEqualTo(2);
 
         UUID again = surveyed("weights.csv", text);
@@ -97,11 +102,12 @@ class BesideFileTest extends IntakeStoreTest {
         }
         String text = "Day,Who\n1,Mira; tomas\n2,Bashir\n3,\"Odile, Ingrid\"\n4,Tomas; Pavel; Ruth\n5,\n"
                 + "6,Ada;Noor;Fergus\n";
+        Plan.Column known = plan(surveyed("known.csv", text.replace(" Pavel;", ""))).columns().get(1);
+        assertThat(known.reading()).isEqualTo(Reading.REFERENCES);
+        assertThat(known.to()).isEqualTo(helpers.key());
         UUID id = surveyed("days.csv", text);
-        Plan.Column who = plan(id).columns().get(1);
-        assertThat(who.reading()).isEqualTo(Reading.REFERENCES);
-        assertThat(who.to()).isEqualTo(helpers.key());
-        assertThat(intakes.namings(intakes.find(id).orElseThrow(), plan(id)).get(1))
+        Plan.Column who = plan(id).columns().get(1).referringToSeveral(helpers.key(), false);
+        assertThat(intakes.namings(intakes.find(id).orElseThrow(), new Plan("-", List.of(plan(id).columns().getFirst(), who))).get(1))
                 .isEqualTo(new BesideFile.Naming(5, 1, List.of("Pavel")));
 
         intakes.load(id, new Plan("Days", List.of(plan(id).columns().getFirst(),

@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.pressboard.memory.Budget;
 import org.pressboard.rows.Busy;
 
 class ScratchTest {
@@ -19,12 +20,12 @@ class ScratchTest {
     void whatAKilledRunLeftIsRemovedAtTheStart() throws IOException {
         Files.writeString(folder.resolve("upload_1.tmp"), "half a file");
         Files.writeString(folder.resolve("take-away-1.csv"), "half a take-away");
-        assertThat(new Scratch(folder.toString()).folder()).isEmptyDirectory();
+        assertThat(new Scratch(new Budget(512L * 1024 * 1024), folder.toString()).folder()).isEmptyDirectory();
     }
 
     @Test
     void moreThanItMayTakeIsRefusedAndWhatIsGivenBackCanBeTakenAgain() {
-        Scratch scratch = new Scratch(folder.toString());
+        Scratch scratch = new Scratch(new Budget(512L * 1024 * 1024), folder.toString());
         long most = 4L * 1024 * 1024 * 1024;
         assertThatThrownBy(() -> scratch.take(most + 1)).isInstanceOf(Busy.class);
         scratch.take(1024);

@@ -1,5 +1,6 @@
 package org.pressboard.files;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
@@ -7,10 +8,15 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.IntStream;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -134,5 +140,48 @@ class FilesTest extends StoreTest {
 
     private RowEditing.Outcome outcome(TableKey table, FieldKey field, Value.Attachment file) {
         return editing.add(table, Map.of(field, new Value.Several(List.of(file))), OWNER).outcome();
+    }
+
+    /** What is parsed has bounds that are known before: a drawing of so many parts, or nested so deep, is not looked at. */
+    @Test
+    void drawingsThatAreTooLargeAreRefusedBeforeTheyAreLookedAt() throws IOException {
+        String begin = "<svg xmlns='http://www.w3.org/2000/svg'>";
+        assertThat(keep((begin + "<g/>".repeat(19_000) + "</svg>").getBytes(UTF_8), "some.svg").isPicture()).isTrue();
+        for (String drawing : List.of(begin + "<g/>".repeat(20_001) + "</svg>", begin + "<g>".repeat(5_000) + "</g>".repeat(5_000) + "</svg>",
+                begin + "<title>" + "x".repeat(1024 * 1024) + "</title></svg>", begin + "<g/>".repeat(5_000_000) + "</svg>")) {
+            assertThatThrownBy(() -> keep(drawing.getBytes(UTF_8), "large.svg")).isInstanceOfSatisfying(ProblemsFound.class, found ->
+                    assertThat(found.problems().all().getFirst().code()).isEqualTo("attachment.large-drawing"));
+        }
+    }
+
+    /** Each waits where it came from until it is its turn to be held. */
+    @Test
+    void manyAtOnceAreHeldOneAfterTheOther() throws Exception {
+        AtomicInteger begun = new AtomicInteger();
+        AtomicInteger most = new AtomicInteger();
+        List<CompletableFuture<KeptFile>> all = IntStream.range(0, 20).mapToObj(i -> CompletableFuture.supplyAsync(() -> {
+            try {
+                return files.keep(new InputStream() {
+                    private int left = 2_000_000 + i;
+
+                    @Override
+                    public int read() {
+                        if (left == 2_000_000 + i) {
+                            most.accumulateAndGet(begun.incrementAndGet(), Math::max);
+                        }
+                        if (left == 0) {
+                            begun.decrementAndGet();
+                        }
+                        return left-- > 0 ? 'x' : -1;
+                    }
+                }, "some.bin");
+            } catch (IOException failed) {
+                throw new UncheckedIOException(failed);
+            }
+        })).toList();
+        for (CompletableFuture<KeptFile> each : all) {
+            assertThat(each.get().size()).isGreaterThan(1_999_999);
+        }
+        assertThat(most).hasValue(1);
     }
 }

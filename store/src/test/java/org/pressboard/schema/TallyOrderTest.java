@@ -99,7 +99,7 @@ class TallyOrderTest extends StoreTest {
         changes.changeField(plants.key(), plants.field(SIZE).of(Chosen.Choice.of(List.of("large", "medium", "small"))), OWNER);
         assertThat(tallied("smallest")).contains(Value.of("large"));
         assertThat(tallied("of_the_largest")).contains(Value.of("\u00d6rt"));
-        publisher.changeSite(new Site(before.name(), "de", before.publicAddress(), before.signUp()));
+        publisher.changeSite(new Site(before.name(), "de", before.publicAddress(), before.signUp(), before.zone()));
         plant("\u00c4pfel", "small", "2");
         assertThat(tallied("least_name")).contains(Value.of("\u00c4pfel"));
         assertThat(tallied("greatest_name")).contains(Value.of("zinnia"));

@@ -1,7 +1,5 @@
 package org.pressboard.testing;
 
-import java.time.Clock;
-import org.pressboard.condition.Cases;
 import org.springframework.boot.autoconfigure.EnableAutoConfiguration;
 import org.springframework.boot.persistence.autoconfigure.EntityScan;
 import org.springframework.context.annotation.Bean;
@@ -16,8 +14,7 @@ import org.springframework.context.annotation.ComponentScan;
 public class StoreApplication {
 
     @Bean
-    Clock clock() {
-        java.time.ZoneId zone = java.time.ZoneId.systemDefault();
-        return Clock.fixed(Cases.TODAY.atStartOfDay(zone).toInstant(), zone);
+    SetClock clock() {
+        return new SetClock();
     }
 }

@@ -14,6 +14,7 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Account;
 import org.pressboard.catalog.Accounts;
 import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.EntryLinks;
 import org.pressboard.catalog.PublishedSite;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Standpoint;
@@ -26,6 +27,7 @@ import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.log.Logged;
+import org.pressboard.member.Joining;
 import org.pressboard.member.Members;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.RowPicker;
@@ -37,6 +39,7 @@ import org.pressboard.signin.EntryMail;
 import org.pressboard.signin.LogBook;
 import org.pressboard.signin.PersonRules;
 import org.pressboard.table.Attached;
+import org.pressboard.table.Field;
 import org.pressboard.table.Fields;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
@@ -69,14 +72,16 @@ class DeskMembers {
     private final Rows rows;
     private final Accounts accounts;
     private final EntryMail mail;
+    private final EntryLinks links;
+    private final Joining joining;
     private final LogBook log;
     private final TransactionTemplate transaction;
     private final MessageSource messages;
     private final Clock clock;
 
     DeskMembers(Catalog catalog, Members members, Publisher publisher, ConditionDesk conditions, RowPicker picker,
-            Rows rows, Accounts accounts, EntryMail mail, LogBook log, PlatformTransactionManager transactions,
-            MessageSource messages, Clock clock) {
+            Rows rows, Accounts accounts, EntryMail mail, EntryLinks links, Joining joining, LogBook log,
+            PlatformTransactionManager transactions, MessageSource messages, Clock clock) {
         this.catalog = catalog;
         this.members = members;
         this.publisher = publisher;
@@ -85,6 +90,8 @@ class DeskMembers {
         this.rows = rows;
         this.accounts = accounts;
         this.mail = mail;
+        this.links = links;
+        this.joining = joining;
         this.log = log;
         this.transaction = new TransactionTemplate(transactions);
         this.messages = messages;
@@ -109,12 +116,20 @@ class DeskMembers {
         Table people = people(site);
         model.addAttribute("people", people);
         model.addAttribute("called", called);
+        model.addAttribute("invitations", DeskStaff.invitations(links, false));
         if (people != null) {
+            Joining.Required required = joining.required();
+            model.addAttribute("asked", labels(required.asked()));
+            model.addAttribute("never", labels(required.never()));
             model.addAttribute("groups", site.groups().stream().map(group -> line(site, people, group)).toList());
             model.addAttribute("found", called.isBlank() ? List.of() : found(site, people, called));
-            model.addAttribute("count", words().count(rows.count(query(site, people, Condition.ALWAYS), Locale.UK)));
+            model.addAttribute("count", words().count(rows.countToEnd(query(site, people, Condition.ALWAYS), Locale.UK)));
         }
         return "desk/members";
+    }
+
+    private static String labels(List<Field> fields) {
+        return fields.stream().map(Field::label).collect(Collectors.joining(", "));
     }
 
     /** What members are called, for those who type a name. */
@@ -162,7 +177,7 @@ class DeskMembers {
         }
         Set<String> taken = catalog.groups().stream().map(group -> group.key().name()).collect(Collectors.toSet());
         Group group = new Group(GroupKey.from(name, taken), name, Condition.NEVER, Set.of());
-        catalog.keepGroup(group);
+        publisher.keepGroup(group);
         return "redirect:/desk/members/groups/" + group.key();
     }
 
@@ -194,7 +209,7 @@ class DeskMembers {
             @RequestHeader(name = "HX-Request", defaultValue = "") String asked, Model model) {
         Group group = find(key);
         try {
-            catalog.keepGroup(changed(group, parameters, model));
+            publisher.keepGroup(changed(group, parameters, model));
             if (!model.containsAttribute("problem")) {
                 log.note(Logged.What.GROUP_CHANGED, group.label());
             }

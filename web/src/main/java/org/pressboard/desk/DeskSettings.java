@@ -1,10 +1,16 @@
 package org.pressboard.desk;
 
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.stream.Stream;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Site;
+import org.pressboard.catalog.SiteTime;
 import org.pressboard.log.Logged;
+import org.pressboard.memory.Budget;
 import org.pressboard.schema.IndexUpkeep;
 import org.pressboard.schema.Publisher;
+import org.pressboard.sheet.Moments;
 import org.pressboard.signin.LogBook;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -19,14 +25,26 @@ class DeskSettings {
 
     private final Catalog catalog;
     private final Publisher publisher;
+    private final SiteTime time;
+    private final Budget budget;
     private final IndexUpkeep indexes;
     private final LogBook log;
 
-    DeskSettings(Catalog catalog, Publisher publisher, IndexUpkeep indexes, LogBook log) {
+    DeskSettings(Catalog catalog, Publisher publisher, SiteTime time, IndexUpkeep indexes, LogBook log, Budget budget) {
+        this.budget = budget;
+        this.time = time;
         this.publisher = publisher;
         this.catalog = catalog;
         this.indexes = indexes;
         this.log = log;
+    }
+
+    /** For what memory is held, and how much of what may be, in whole megabytes. */
+    public record Memory(Budget.Use use, long held, long most) {
+    }
+
+    private static long megabytes(long bytes) {
+        return (bytes + 1024 * 1024 - 1) / 1024 / 1024;
     }
 
     @GetMapping("/desk/settings")
@@ -34,20 +52,27 @@ class DeskSettings {
         model.addAttribute("site", catalog.site());
         model.addAttribute("suggested", catalog.suggestedAddress());
         model.addAttribute("languages", Site.LANGUAGES);
+        model.addAttribute("zones", time.zones());
+        model.addAttribute("memory", Stream.of(Budget.Use.values()).map(use -> new Memory(use, megabytes(budget.held(use)),
+                megabytes(budget.most(use)))).toList());
+        model.addAttribute("memoryInAll", megabytes(budget.total()));
+        model.addAttribute("now", Moments.written(Instant.now()));
         return "desk/settings";
     }
 
     @PostMapping("/desk/settings")
     String change(@RequestParam String name, @RequestParam String language,
             @RequestParam(defaultValue = "") String address,
-            @RequestParam(defaultValue = "INVITED") Site.SignUp signUp, Model model, RedirectAttributes flash) {
+            @RequestParam(defaultValue = "INVITED") Site.SignUp signUp, @RequestParam(defaultValue = "") String zone, Model model, RedirectAttributes flash) {
         String plainAddress = address.strip().replaceAll("/+$", "");
-        String problem = problem(name, language, plainAddress);
+        String wanted = zone.isEmpty() ? catalog.site().zone().getId() : zone;
+        String problem = time.zones().contains(wanted) ? problem(name, language, plainAddress) : "desk.settings.no-zone";
         if (!problem.isEmpty()) {
             model.addAttribute("problem", problem);
             return settings(model);
         }
-        publisher.changeSite(new Site(name.strip(), language, plainAddress, signUp));
+        publisher.changeSite(new Site(name.strip(), language, plainAddress, signUp, ZoneId.of(wanted)));
+        time.keep();
         log.note(Logged.What.SITE_CHANGED, "");
         indexes.complete();
         flash.addFlashAttribute("changed", true);

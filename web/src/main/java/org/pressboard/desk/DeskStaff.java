@@ -6,8 +6,10 @@ import java.util.Locale;
 import java.util.Optional;
 import org.pressboard.catalog.Account;
 import org.pressboard.catalog.Accounts;
+import org.pressboard.catalog.EntryLinks;
 import org.pressboard.log.Logged;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.sheet.Moments;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
 import org.pressboard.signin.EntryMail;
@@ -33,14 +35,16 @@ class DeskStaff {
 
     private final Accounts accounts;
     private final EntryMail mail;
+    private final EntryLinks links;
     private final LogBook log;
     private final MessageSource messages;
     private final TransactionTemplate transaction;
 
-    DeskStaff(Accounts accounts, EntryMail mail, LogBook log, MessageSource messages,
+    DeskStaff(Accounts accounts, EntryMail mail, EntryLinks links, LogBook log, MessageSource messages,
             PlatformTransactionManager transactions) {
         this.accounts = accounts;
         this.mail = mail;
+        this.links = links;
         this.log = log;
         this.messages = messages;
         this.transaction = new TransactionTemplate(transactions);
@@ -50,7 +54,32 @@ class DeskStaff {
     String staff(Model model) {
         model.addAttribute("staff", accounts.staff());
         model.addAttribute("roles", ROLES);
+        model.addAttribute("invitations", invitations(links, true));
         return "desk/staff";
+    }
+
+    /** An invitation that waits, since and until when. */
+    public record Invitation(String email, String name, Account.Role role, String since, String until) {
+    }
+
+    /** Those that wait: of staff, or of members. */
+    static List<Invitation> invitations(EntryLinks links, boolean ofStaff) {
+        return links.waiting().stream().filter(each -> ofStaff != (each.link().role() == Account.Role.MEMBER))
+                .map(each -> new Invitation(each.link().email(), each.link().name(), each.link().role(),
+                        Moments.written(each.since()), Moments.written(each.until()))).toList();
+    }
+
+    /** Its link is good no more. */
+    @PostMapping("/desk/members/invitations/withdraw")
+    String withdraw(@RequestParam(defaultValue = "") String email, @RequestParam(defaultValue = "") String from,
+            RedirectAttributes flash) {
+        if (links.withdrawInvitation(email)) {
+            log.note(Logged.What.INVITATION_WITHDRAWN, email);
+            flash.addFlashAttribute("said", say("staff.withdrawn", email));
+        } else {
+            flash.addFlashAttribute("problem", say("staff.no-waiting", email));
+        }
+        return "redirect:" + (from.equals("members") ? "/desk/members" : AT);
     }
 
     /** Sends a link that makes an editor; an address that has an account already becomes one at once. */

@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.pressboard.memory.Budget;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.View;
@@ -41,10 +42,12 @@ public class DrawnOnce {
     }
 
     private final ITemplateEngine templates;
-    private final Cache<Key, List<Piece>> drawn = Caffeine.newBuilder().maximumWeight(MOST_CHARACTERS)
-            .weigher((Key key, List<Piece> pieces) -> pieces.stream().mapToInt(piece -> piece.text.length()).sum()).build();
+    private final Cache<Key, List<Piece>> drawn;
 
-    DrawnOnce(ITemplateEngine templates) {
+    DrawnOnce(ITemplateEngine templates, Budget budget) {
+        long characters = budget.setAside(Budget.Use.ANSWERS, MOST_CHARACTERS * Character.BYTES) / Character.BYTES;
+        this.drawn = Caffeine.newBuilder().maximumWeight(characters).weigher((Key key, List<Piece> pieces) ->
+                pieces.stream().mapToInt(piece -> piece.text.length()).sum()).build();
         this.templates = templates;
     }
 

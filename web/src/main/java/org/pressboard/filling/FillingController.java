@@ -144,6 +144,7 @@ class FillingController {
             return refused(filling, "problem.not-granted.remove-this", model);
         }
         fillings.frame(filling, found, model);
+        fillings.along(filling, List.of(found.id()), model);
         return "site/remove";
     }
 
@@ -160,6 +161,7 @@ class FillingController {
             return fillings.back(filling, "change.removed", act, flash);
         } catch (ProblemsFound against) {
             fillings.frame(filling, found, model);
+            fillings.along(filling, List.of(found.id()), model);
             fillings.tell(filling, against, model);
             return "site/remove";
         }

@@ -5,6 +5,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -12,6 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.condition.Condition;
 import org.pressboard.control.CalledRows;
 import org.pressboard.control.RowForm;
 import org.pressboard.editing.RowEditing;
@@ -30,6 +32,7 @@ import org.pressboard.signin.SignedIn;
 import org.pressboard.site.OpenListings;
 import org.pressboard.site.Receipts;
 import org.pressboard.table.Field;
+import org.pressboard.table.Referring;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
@@ -52,19 +55,21 @@ class Fillings {
     private final OpenListings listings;
     private final Sheets sheets;
     private final VisitorEditing editing;
+    private final RowEditing kept;
     private final CalledRows references;
     private final FormFiles files;
     private final Pace pace;
     private final MessageSource messages;
     private final Receipts receipts;
 
-    Fillings(OpenListings listings, Sheets sheets, VisitorEditing editing, CalledRows references, FormFiles files,
-            Pace pace, MessageSource messages, Receipts receipts) {
+    Fillings(OpenListings listings, Sheets sheets, VisitorEditing editing, RowEditing kept, CalledRows references,
+            FormFiles files, Pace pace, MessageSource messages, Receipts receipts) {
         this.receipts = receipts;
         this.files = files;
         this.listings = listings;
         this.sheets = sheets;
         this.editing = editing;
+        this.kept = kept;
         this.references = references;
         this.pace = pace;
         this.messages = messages;
@@ -195,6 +200,18 @@ class Fillings {
         model.addAttribute("row", row);
         model.addAttribute("called", row == null ? "" : filling.table().headingField()
                 .flatMap(heading -> row.find(heading.key()).map(value -> words(filling).written(heading, value))).orElse(""));
+    }
+
+    /** What else goes with rows that are removed, in words; of tables that the visitor does not see, only that something does. */
+    void along(Filling filling, List<Long> rows, Model model) {
+        Words words = words(filling);
+        Set<String> along = new LinkedHashSet<>();
+        kept.against(filling.table().key(), rows).stream().filter(against -> against.onRemoval() != Referring.OnRemoval.REFUSE)
+                .forEach(against -> along.add(filling.asking().sight().rows(against.table().key()).equals(Condition.NEVER)
+                        ? words.say("change.along.unseen")
+                        : words.say(against.onRemoval() == Referring.OnRemoval.CLEAR ? "change.along.cleared" : "change.along.removed",
+                                against.rows(), against.table().label(), against.by().label())));
+        model.addAttribute("along", List.copyOf(along));
     }
 
     /** To the list as it was, where it is said what was done, and offered to take it back. */

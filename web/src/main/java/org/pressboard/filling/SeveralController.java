@@ -110,6 +110,9 @@ class SeveralController {
         model.addAttribute("form", form);
         model.addAttribute("choices", filling.changing().change() ? filling.fields() : List.of());
         model.addAttribute("removable", filling.changing().remove());
+        if (filling.changing().remove()) {
+            fillings.along(filling, rows, model);
+        }
         return "site/several";
     }
 }

@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -16,11 +17,14 @@ import org.pressboard.catalog.Site;
 import org.pressboard.log.Logged;
 import org.pressboard.member.Joining;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.Value;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Controller;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -39,12 +43,13 @@ class EntryController {
     private final MailPace pace;
     private final Joining joining;
     private final Entering entering;
+    private final JoiningForm asking;
     private final LogBook log;
     private final PasswordEncoder passwords;
     private final TransactionTemplate transaction;
 
     EntryController(Accounts accounts, Catalog catalog, EntryLinks links, EntryMail mail, MailPace pace, Joining joining,
-            Entering entering, LogBook log, PasswordEncoder passwords, PlatformTransactionManager transactions) {
+            Entering entering, JoiningForm asking, LogBook log, PasswordEncoder passwords, PlatformTransactionManager transactions) {
         this.accounts = accounts;
         this.catalog = catalog;
         this.links = links;
@@ -52,6 +57,7 @@ class EntryController {
         this.pace = pace;
         this.joining = joining;
         this.entering = entering;
+        this.asking = asking;
         this.log = log;
         this.passwords = passwords;
         this.transaction = new TransactionTemplate(transactions);
@@ -126,16 +132,19 @@ class EntryController {
 
     @PostMapping("/sign-in/enter")
     String enter(@RequestParam(defaultValue = "") String token, @RequestParam(defaultValue = "") String to,
-            @RequestParam(defaultValue = "") String name, @RequestParam(defaultValue = "") String password, Model model,
-            HttpServletRequest request, HttpServletResponse response) {
+            @RequestParam(defaultValue = "") String name, @RequestParam(defaultValue = "") String password,
+            @RequestParam MultiValueMap<String, String> sent, Model model, HttpServletRequest request, HttpServletResponse response) {
         Optional<EntryLink> link = links.find(token);
         List<String> problems = link.map(found -> problems(found, name, password)).orElse(List.of());
-        if (!problems.isEmpty()) {
+        Optional<JoiningForm.Answers> more = link.filter(joining::isListing).map(found -> asking.read(joining.required().asked(), sent));
+        more.ifPresent(answers -> model.addAttribute("form", answers.form()));
+        if (!problems.isEmpty() || more.filter(answers -> !answers.isComplete()).isPresent()) {
             model.addAttribute("name", name);
             return show(token, to, problems, model);
         }
         try {
-            Optional<Account> account = Optional.ofNullable(transaction.execute(status -> letIn(token, name, password)));
+            Optional<Account> account = Optional.ofNullable(transaction.execute(status -> letIn(token, name, password,
+                    more.map(JoiningForm.Answers::values).orElse(Map.of()))));
             if (account.isPresent()) {
                 entering.signIn(account.get(), request, response);
                 return "redirect:" + (AfterSignIn.isPlace(to) ? to : "/");
@@ -153,14 +162,14 @@ class EntryController {
         return problems;
     }
 
-    private @Nullable Account letIn(String token, String name, String password) {
+    private @Nullable Account letIn(String token, String name, String password, Map<FieldKey, Value> more) {
         Optional<EntryLink> used = links.useUp(token);
         if (used.isEmpty()) {
             return null;
         }
         EntryLink link = used.get();
         if (link.makesAccount()) {
-            Account made = joining.join(link, name.strip(), encoded(password));
+            Account made = joining.join(link, name.strip(), encoded(password), more);
             log.note(Logged.What.JOINED, new SignedIn(made), "");
             return made;
         }
@@ -183,6 +192,8 @@ class EntryController {
         model.addAttribute("token", token);
         model.addAttribute("to", AfterSignIn.isPlace(to) ? to : "");
         model.addAttribute("problems", problems);
+        link.filter(found -> joining.isListing(found) && !model.containsAttribute("form"))
+                .ifPresent(found -> model.addAttribute("form", asking.blank(joining.required().asked())));
         link.filter(found -> !model.containsAttribute("name"))
                 .ifPresent(found -> model.addAttribute("name", found.name()));
         return "signin/enter";

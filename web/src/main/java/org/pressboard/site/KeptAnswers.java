@@ -8,6 +8,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.memory.Budget;
 import org.springframework.http.HttpHeaders;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
@@ -30,8 +31,12 @@ class KeptAnswers extends OncePerRequestFilter {
     private record Answer(String type, byte[] body) {
     }
 
-    private final Cache<Key, Answer> answers = Caffeine.newBuilder().maximumWeight(MOST_BYTES)
-            .weigher((Key key, Answer answer) -> answer.body.length + 200).build();
+    private final Cache<Key, Answer> answers;
+
+    KeptAnswers(Budget budget) {
+        this.answers = Caffeine.newBuilder().maximumWeight(budget.setAside(Budget.Use.ANSWERS, MOST_BYTES))
+                .weigher((Key key, Answer answer) -> answer.body.length + 200).build();
+    }
 
     /** Gives a kept answer of that tag; where there is none, says that the one now drawn is to be kept. */
     boolean give(String tag, HttpServletRequest request, HttpServletResponse response) {

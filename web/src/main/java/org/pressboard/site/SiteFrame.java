@@ -25,9 +25,11 @@ public class SiteFrame {
     private final Catalog catalog;
     private final TriedPage triedPage;
     private final DrawnOnce drawn;
+    private final DiskSpace disk;
     private final Assets assets;
 
-    SiteFrame(Catalog catalog, TriedPage triedPage, DrawnOnce drawn, Assets assets) {
+    SiteFrame(Catalog catalog, TriedPage triedPage, DrawnOnce drawn, Assets assets, DiskSpace disk) {
+        this.disk = disk;
         this.triedPage = triedPage;
         this.assets = assets;
         this.catalog = catalog;
@@ -45,6 +47,11 @@ public class SiteFrame {
     public long asked() {
         return RequestContextHolder.currentRequestAttributes().getAttribute(ASKED, RequestAttributes.SCOPE_REQUEST)
                 instanceof Long when ? when : System.currentTimeMillis();
+    }
+
+    /** How little room is left on the disk, for those at the desk to be warned; {@code null}: there is enough. */
+    public DiskSpace.@Nullable Little diskSpace() {
+        return disk.little().orElse(null);
     }
 
     public String siteName() {

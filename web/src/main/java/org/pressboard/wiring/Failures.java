@@ -4,6 +4,7 @@ import jakarta.servlet.RequestDispatcher;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.Locale;
 import org.apache.tomcat.util.http.InvalidParameterException;
 import org.pressboard.problem.Problem;
@@ -58,7 +59,17 @@ class Failures {
     /** What should have come with files and did not. */
     @ExceptionHandler
     Object noUpload(MultipartException failure, HttpServletRequest request, Locale language) {
-        return answer(HttpStatus.BAD_REQUEST, Problem.of("file.none"), request, language);
+        return NoRoom.is(failure) ? answer(HttpStatus.INSUFFICIENT_STORAGE, Problem.of("no-room"), request, language)
+                : answer(HttpStatus.BAD_REQUEST, Problem.of("file.none"), request, language);
+    }
+
+    /** A file that could not be written. */
+    @ExceptionHandler
+    Object noRoom(UncheckedIOException failure, HttpServletRequest request, Locale language) {
+        if (!NoRoom.is(failure)) {
+            throw failure;
+        }
+        return answer(HttpStatus.INSUFFICIENT_STORAGE, Problem.of("no-room"), request, language);
     }
 
     @ExceptionHandler

@@ -16,6 +16,7 @@ import org.springframework.context.annotation.Primary;
 import org.springframework.jdbc.core.JdbcOperations;
 import org.springframework.session.config.annotation.web.http.EnableSpringHttpSession;
 import org.springframework.session.jdbc.JdbcIndexedSessionRepository;
+import org.springframework.session.jdbc.PostgreSqlJdbcIndexedSessionRepositoryCustomizer;
 import org.springframework.session.web.http.SessionRepositoryFilter;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.TransactionDefinition;
@@ -39,6 +40,8 @@ class SessionConfiguration {
             @Value("${spring.session.timeout}") Duration timeout, @Value("${spring.session.jdbc.table-name}") String table) {
         JdbcIndexedSessionRepository kept = new JdbcIndexedSessionRepository(database, transactions.operations());
         kept.setTableName(table);
+        // two answers to one browser may both be the first to keep something in its session
+        new PostgreSqlJdbcIndexedSessionRepositoryCustomizer().customize(kept);
         kept.setDefaultMaxInactiveInterval(timeout);
         kept.setIndexResolver(KeptSignIns::indexes);
         return kept;

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.SiteClock;
 import org.pressboard.drawing.Assets;
 import org.pressboard.sheet.DrawnSheets;
 import org.pressboard.site.SiteFrame;
@@ -146,7 +147,7 @@ class WebConfiguration implements WebMvcConfigurer {
 
     @Bean
     static Clock clock() {
-        return Clock.systemDefaultZone();
+        return new SiteClock();
     }
 
     @Bean

@@ -103,7 +103,7 @@ class BenchControlsTest extends AtBench {
         assertThat(page.locator("#keep-new-field")).hasValue("name");
         assertThat(page.locator("#keep-new-value-0")).hasValue("crate 1");
         button(page, "Add").click();
-        says(page, "keep", "those where Name contains crate 1");
+        says(page, "keep", "those where Name contains “crate 1”");
         assertThat(proof(page).locator(".table tbody tr")).hasCount(1);
         assertThat(page.locator("#keep-new-field")).hasValue("");
     }

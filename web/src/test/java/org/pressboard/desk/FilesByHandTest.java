@@ -138,7 +138,8 @@ class FilesByHandTest extends InBrowser {
                 + "3,owl BOX,a.png\n1,Bat box,sub/B.PNG\n2,WREN box,c.png\n4,Swift box,a.png\n")
                 .getBytes(StandardCharsets.UTF_8)));
         page.waitForURL(Pattern.compile(".*/desk/intake/.*"));
-        assertThat(page.getByLabel("Type of Box")).hasValue("REFERENCE:nest_boxes");
+        assertThat(page.getByLabel("Type of Box")).hasValue("TEXT");
+        page.getByLabel("Type of Box").selectOption("REFERENCE:nest_boxes");
         Locator box = page.locator(".intake-table th").nth(1);
         assertThat(box).containsText("3 of 4 name a row that is there");
         assertThat(box).containsText("“Swift box”");

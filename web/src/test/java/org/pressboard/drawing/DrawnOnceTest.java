@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
+import org.pressboard.memory.Budget;
 import org.thymeleaf.spring6.SpringTemplateEngine;
 import org.thymeleaf.templateresolver.StringTemplateResolver;
 
@@ -27,7 +28,7 @@ class DrawnOnceTest {
     }
 
     private final Counted counted = new Counted();
-    private final DrawnOnce drawing = new DrawnOnce(engine());
+    private final DrawnOnce drawing = new DrawnOnce(engine(), new Budget(512L * 1024 * 1024));
 
     private static SpringTemplateEngine engine() {
         SpringTemplateEngine engine = new SpringTemplateEngine();

@@ -194,7 +194,7 @@ class EntryTest extends InBrowser {
         catalog.suggestAddress(address(""));
         Site before = catalog.site();
         assertThat(get("/sign-in/join").body()).doesNotContain("Become a member</h1>");
-        catalog.changeSite(new Site(before.name(), before.languageTag(), before.publicAddress(), Site.SignUp.OPEN));
+        catalog.changeSite(before.openTo(Site.SignUp.OPEN));
         try {
             Page page = desktop();
             page.navigate(address("/sign-in"));

@@ -217,6 +217,7 @@ class AddressMatrixTest extends InBrowser {
             POST /desk/members/groups/*/remove
             GET /desk/members/staff
             POST /desk/members/staff
+            POST /desk/members/invitations/withdraw
             POST /desk/members/staff/*/role
             POST /desk/members/accounts/*/leave
             POST /desk/members/accounts/*/remove

@@ -31,13 +31,32 @@ class StartCommandTest {
     }
 
     @Test
-    void outOfMemoryItIsStartedAgainButNotOverAndOver() throws Exception {
-        Path java = executable("[ -e '" + data + "/second' ] && exit 0; touch '" + data + "/second'; exit 3");
-        assertThat(running(java)).containsOnlyOnce("is started again").contains("ended with 0");
-        Path always = executable("exit 3");
-        assertThat(running(always)).contains("again and again").contains("ended with 1");
-        Path broken = executable("exit 1");
-        assertThat(running(broken)).doesNotContain("again").contains("ended with 1");
+    void whateverItEndsOfItIsStartedAgainAndNeverGivenUp() throws Exception {
+        for (int code : new int[] {3, 137, 134, 2}) {
+            Path java = executable("echo x >> '" + data + "/starts'; [ $(wc -l < '" + data + "/starts') -lt 12 ] && exit " + code + "; exit 0");
+            String said = running(java);
+            assertThat(said).contains("ended with 0");
+            assertThat(said.split("is started again", -1)).hasSize(12);
+            Files.delete(data.resolve("starts"));
+        }
+    }
+
+    @Test
+    void whatCannotBeStartedAndWhatWasAskedToEndIsNot() throws Exception {
+        assertThat(running(executable("exit 1"))).doesNotContain("again").contains("ended with 1");
+        assertThat(running(executable("exit 143"))).doesNotContain("again").contains("ended with 0");
+        assertThat(running(executable("touch '" + data + "/stop'; exit 137"))).doesNotContain("again").contains("ended with 0");
+    }
+
+    /** A database that dies is started again on its port, as soon as it can be. */
+    @Test
+    void theDatabaseIsStartedAgain() throws Exception {
+        String said = bash(FUNCTIONS + "cluster=x; sleep() { :; }; cluster_runs() { [ -e '" + data + "/runs' ]; }; "
+                + "start_cluster_again() { echo x >> '" + data + "/tries'; [ $(wc -l < '" + data + "/tries') -ge 3 ] && touch '" + data
+                + "/runs'; }; watch_cluster & watcher=$!; until [ -e '" + data + "/runs' ]; do command sleep 0.05; done; "
+                + "command sleep 0.3; kill $watcher; wait $watcher || true");
+        assertThat(said).containsOnlyOnce("has ended and is started again").contains("runs again");
+        assertThat(Files.readAllLines(data.resolve("tries"))).hasSize(3);
     }
 
     @Test
@@ -57,7 +76,7 @@ class StartCommandTest {
     }
 
     private String running(Path java) throws Exception {
-        return bash(FUNCTIONS + "data='" + data + "'; app='" + data + "'; java='" + java + "'; java_options=(-Xmx1m); "
+        return bash(FUNCTIONS + "pause() { :; }; data='" + data + "'; app='" + data + "'; java='" + java + "'; java_options=(-Xmx1m); "
                 + "result=0; keep_running -- --demo || result=$?; exit $result");
     }
 

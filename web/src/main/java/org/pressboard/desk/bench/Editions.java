@@ -53,19 +53,23 @@ class Editions {
         Words words = benchWords.desk();
         DifferenceWords differences = benchWords.differences(tables);
         List<EditionLine> lines = new ArrayList<>();
-        for (int i = 0; i < page.editions().size(); i++) {
-            Edition edition = page.editions().get(i);
-            String changed = i + 1 == page.editions().size() ? words.say("edition.first") : differences.of(
-                    Differences.between(page.editions().get(i + 1).page(), edition.page(), tables));
+        for (Edition edition : page.editions()) {
+            String changed = page.edition(edition.follows()).map(had -> differences.of(
+                    Differences.between(had.page(), edition.page(), tables))).orElse(words.say("edition.first"));
             lines.add(new EditionLine(edition.number(), Moments.written(edition.publishedAt()),
-                    changed.isEmpty() ? words.say("edition.same") : changed,
+                    against(edition, changed.isEmpty() ? words.say("edition.same") : changed, words),
                     Objects.equals(page.shown(), edition.number())));
         }
         model.addAttribute("page", page);
         model.addAttribute("editions", lines);
-        model.addAttribute("draft", page.editions().isEmpty() ? "" : differences.of(
-                Differences.between(page.editions().getFirst().page(), page.draft(), tables)));
+        model.addAttribute("draft", page.given().or(() -> page.editions().stream().map(Edition::page).findFirst())
+                .map(had -> differences.of(Differences.between(had, page.draft(), tables))).orElse(""));
         return "desk/bench/editions";
+    }
+
+    /** Where an earlier edition had been put back before, what changed is against that one. */
+    private static String against(Edition edition, String changed, Words words) {
+        return edition.follows() == edition.number() - 1 ? changed : words.say("edition.against", edition.follows(), changed);
     }
 
     /** Visitors get that edition again. */
@@ -89,7 +93,6 @@ class Editions {
     }
 
     private static Edition edition(DraftedPage page, int number) {
-        return page.editions().stream().filter(each -> each.number() == number).findFirst()
-                .orElseThrow(() -> new NotThere("not-there.page"));
+        return page.edition(number).orElseThrow(() -> new NotThere("not-there.page"));
     }
 }

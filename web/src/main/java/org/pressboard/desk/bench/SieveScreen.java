@@ -3,9 +3,12 @@ package org.pressboard.desk.bench;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
@@ -43,6 +46,9 @@ import org.springframework.web.bind.annotation.RequestParam;
 @Controller
 class SieveScreen {
 
+
+    /** So many rows of one name are looked at. */
+    private static final int MOST_CALLED = 100;
 
     /** So many of those that fall out are named. */
     private static final int FALLEN = 6;
@@ -139,17 +145,36 @@ class SieveScreen {
         return null;
     }
 
-    /** The sentence that says where the row is stopped, and by what. */
-    private String answer(Sieve sieve, PublishedSite site, String key, Words words) {
+    /** The sentence that says where the row is stopped, and by what; of several that are called so, how many are where. */
+    private String answer(Sieve sieve, PublishedSite site, String called, Words words) {
         Table table = sieve.query().table();
+        List<Row> found = found(sieve, site, called);
+        if (found.isEmpty()) {
+            return words.say("sieve.why.TABLE", called, table.label());
+        }
+        if (found.size() == 1) {
+            return sieve.stops(found.getFirst()).map(gate -> words.say("sieve.why." + gate, called,
+                    gate == Gate.KEPT ? unmet(sieve, found.getFirst(), conditions(site, table)) : table.label()))
+                    .orElseGet(() -> words.say("sieve.why.here", called));
+        }
+        Map<Optional<Gate>, Long> gates = found.stream().collect(Collectors.groupingBy(sieve::stops, LinkedHashMap::new,
+                Collectors.counting()));
+        String each = gates.entrySet().stream().map(gate -> words.say("sieve.several." + gate.getKey().map(Gate::name).orElse("here"),
+                gate.getValue())).collect(Collectors.joining(", "));
+        return words.say(found.size() > MOST_CALLED ? "sieve.why.many" : "sieve.why.several", called,
+                Math.min(found.size(), MOST_CALLED), each);
+    }
+
+    /** The rows that are called so, by their key or by what stands in their heading, blind to case and accents. */
+    private List<Row> found(Sieve sieve, PublishedSite site, String called) {
+        Table table = sieve.query().table();
+        Locale language = site.site().language();
         RowQuery all = new RowQuery(sieve.query().sight().seeing(Condition.ALWAYS), Visitor.staff(""),
                 sieve.query().standpoint(), Condition.ALWAYS, Condition.ALWAYS, List.of(), 1, 1,
                 table.fields().stream().map(Field::key).toList());
-        Optional<Row> row = rows.one(all, site.site().language(), key);
-        return row.map(found -> sieve.stops(found).map(gate -> words.say("sieve.why." + gate, key,
-                gate == Gate.KEPT ? unmet(sieve, found, conditions(site, table)) : table.label()))
-                .orElseGet(() -> words.say("sieve.why.here", key)))
-                .orElseGet(() -> words.say("sieve.why.TABLE", key, table.label()));
+        List<Long> numbers = picker.called(Sight.whole(site.tables(), table.key()), called, language, MOST_CALLED + 1);
+        List<Row> byName = numbers.isEmpty() ? List.of() : rows.numbered(all, language, numbers);
+        return byName.isEmpty() ? rows.one(all, language, called).stream().toList() : byName;
     }
 
     private static String unmet(Sieve sieve, Row row, ConditionWords conditions) {

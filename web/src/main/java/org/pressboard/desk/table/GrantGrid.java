@@ -3,6 +3,8 @@ package org.pressboard.desk.table;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.condition.Condition;
@@ -10,8 +12,10 @@ import org.pressboard.condition.Standpoint;
 import org.pressboard.desk.condition.ConditionDesk;
 import org.pressboard.desk.condition.Statements;
 import org.pressboard.grant.Audience;
+import org.pressboard.grant.Deciding;
 import org.pressboard.grant.Grant;
 import org.pressboard.grant.Grants;
+import org.pressboard.grant.Group;
 import org.pressboard.grant.Openness;
 import org.pressboard.grant.Ownership;
 import org.pressboard.grant.Sight;
@@ -67,15 +71,20 @@ class GrantGrid {
         }
     }
 
-    /** A field that may be chosen: as that by which rows are somebody's own, or to be left out. */
-    public record Choice(String key, String label, boolean chosen) {
+    /**
+     * A field that may be chosen: as that by which rows are somebody's own, or to be left out.
+     *
+     * @param gives what somebody gets who may write it, as it decides who belongs to groups; empty: nothing
+     */
+    public record Choice(String key, String label, boolean chosen, String gives) {
     }
 
     void show(Table table, Model model) {
         Tables tables = catalog.publishedNow().tables();
         Table now = tables.get(table.key());
-        Grants grants = catalog.grants(table.key()).of(tables, now);
-        model.addAttribute("grantLines", lines(tables, now, grants, model));
+        Deciding deciding = Deciding.of(tables, catalog.groups());
+        Grants grants = catalog.grants(table.key()).of(tables, now, deciding);
+        model.addAttribute("grantLines", lines(tables, now, grants, deciding, model));
         model.addAttribute("ways", ways(tables, now));
         model.addAttribute("yesNo", yesNo(now));
         model.addAttribute("waiting", TableQueue.count(frame, rows, now).orElse(null));
@@ -88,21 +97,22 @@ class GrantGrid {
         model.addAttribute("table", now);
     }
 
-    private List<Line> lines(Tables tables, Table table, Grants grants, Model model) {
+    private List<Line> lines(Tables tables, Table table, Grants grants, Deciding deciding, Model model) {
         List<Line> lines = new ArrayList<>();
-        lines.add(line(tables, table, grants, "everyone", conditions.audience(Audience.EVERYONE), model));
-        lines.add(line(tables, table, grants, "members", conditions.audience(Audience.MEMBERS), model));
-        catalog.groups().forEach(group -> lines.add(line(tables, table, grants, "group-" + group.key(), group.label(), model)));
+        lines.add(line(tables, table, grants, deciding, "everyone", conditions.audience(Audience.EVERYONE), model));
+        lines.add(line(tables, table, grants, deciding, "members", conditions.audience(Audience.MEMBERS), model));
+        catalog.groups().forEach(group -> lines.add(line(tables, table, grants, deciding, "group-" + group.key(), group.label(), model)));
         return lines;
     }
 
-    private Line line(Tables tables, Table table, Grants grants, String id, String label, Model model) {
+    private Line line(Tables tables, Table table, Grants grants, Deciding deciding, String id, String label, Model model) {
         Audience audience = audience(id).orElseThrow();
         return new Line(label, Verb.of(grants.approval().isAsked()).stream().map(verb ->
-                cell(tables, table, grants, id, audience, verb, model)).toList());
+                cell(tables, table, grants, deciding, id, audience, verb, model)).toList());
     }
 
-    private Cell cell(Tables tables, Table table, Grants grants, String id, Audience audience, Verb verb, Model model) {
+    private Cell cell(Tables tables, Table table, Grants grants, Deciding deciding, String id, Audience audience, Verb verb,
+            Model model) {
         String of = id + "-" + verb.word();
         Grant grant = grants.find(audience, verb).orElse(null);
         Reach reach = reach(grant);
@@ -113,13 +123,31 @@ class GrantGrid {
         return grant == null
                 ? new Cell(of, verb, reach, frame.words().say("grants.NONE"), "", "", statements, List.of())
                 : new Cell(of, verb, reach, conditions.grantWords(tables, table).rows(grant),
-                        count(tables, table, grants, grant), warning(table, grants, grant), statements,
-                        fields(table, grant));
+                        count(tables, table, grants, grant), warning(table, grants, deciding, grant), statements,
+                        fields(table, grant, deciding));
     }
 
-    private static List<Choice> fields(Table table, Grant grant) {
+    private List<Choice> fields(Table table, Grant grant, Deciding deciding) {
         return table.fields().stream().filter(field -> canLeaveOut(table, grant.verb(), field))
-                .map(field -> new Choice(field.key().name(), field.label(), grant.without().contains(field.key()))).toList();
+                .map(field -> new Choice(field.key().name(), field.label(), grant.without().contains(field.key()),
+                        grant.verb() == Verb.SEE ? "" : gives(deciding.groups(table.key(), field.key())))).toList();
+    }
+
+    /** What those may do who belong to these groups, table by table. */
+    private String gives(List<Group> groups) {
+        return groups.isEmpty() ? "" : frame.words().say("grants.deciding", named(groups), groups.stream().flatMap(group ->
+                catalog.tables().all().stream().flatMap(table -> given(table, group))).distinct()
+                .reduce((one, other) -> one + "; " + other).orElse(frame.words().say("grants.deciding-nothing")));
+    }
+
+    private static String named(List<Group> groups) {
+        return groups.stream().map(Group::label).collect(Collectors.joining(", "));
+    }
+
+    private Stream<String> given(Table table, Group group) {
+        List<String> may = catalog.grants(table.key()).all().stream().filter(grant -> grant.audience()
+                .equals(Audience.those(group.key()))).map(grant -> grant.verb().word()).toList();
+        return may.isEmpty() ? Stream.of() : Stream.of(frame.words().say("grants.deciding-table", String.join(", ", may), table.label()));
     }
 
     static boolean canLeaveOut(Table table, Verb verb, Field field) {
@@ -158,12 +186,18 @@ class GrantGrid {
         return frame.words().count(rows.count(RowQuery.counting(sight, Standpoint.NOBODY, which), frame.words().language()));
     }
 
-    private String warning(Table table, Grants grants, Grant grant) {
+    private String warning(Table table, Grants grants, Deciding deciding, Grant grant) {
         if (grant.own() && grants.ofOwn().equals(Condition.NEVER)) {
             return frame.words().say("grants.no-owner");
         }
         if (grant.own() && grant.audience().equals(Audience.EVERYONE) && !table.browsers()) {
             return frame.words().say("grants.own-of-everyone");
+        }
+        String letting = grant.letting().stream().filter(field -> !deciding.groups(table.key(), field).isEmpty()).map(field ->
+                frame.words().say("grants.letting", table.field(field).label(), named(deciding.groups(table.key(), field))))
+                .findFirst().orElse("");
+        if (!letting.isEmpty()) {
+            return letting;
         }
         boolean isBlind = (grant.verb() == Verb.CHANGE || grant.verb() == Verb.REMOVE)
                 && grants.all().stream().noneMatch(other -> other.verb() == Verb.SEE
@@ -184,7 +218,7 @@ class GrantGrid {
         List<FieldKey> ways = Ownership.ways(tables, table);
         Table wide = tables.reaching(table, ways);
         return ways.stream().filter(wide.fields()::has).map(key -> new Choice(key.name(), wide.field(key).label(),
-                key.equals(table.owner()) || (table.owner() == null && key.equals(table.people())))).toList();
+                key.equals(table.owner()) || (table.owner() == null && key.equals(table.people())), "")).toList();
     }
 
     /** That some rows are nobody's, where grants are of own rows; {@code null}: all are somebody's, or it is all the same. */

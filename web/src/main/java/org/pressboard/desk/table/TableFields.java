@@ -9,6 +9,7 @@ import org.pressboard.history.Act;
 import org.pressboard.history.Acts;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.schema.Dependents;
 import org.pressboard.schema.Retyping;
 import org.pressboard.schema.Sampling;
 import org.pressboard.schema.TableChanges;
@@ -45,13 +46,15 @@ class TableFields {
     private final TableFrame frame;
     private final UnseenFields unseen;
     private final TableChanges changes;
+    private final Dependents dependents;
     private final Sampling sampling;
     private final Acts acts;
 
-    TableFields(TableFrame frame, TableChanges changes, Sampling sampling, Acts acts, UnseenFields unseen) {
+    TableFields(TableFrame frame, TableChanges changes, Dependents dependents, Sampling sampling, Acts acts, UnseenFields unseen) {
         this.unseen = unseen;
         this.frame = frame;
         this.changes = changes;
+        this.dependents = dependents;
         this.sampling = sampling;
         this.acts = acts;
     }
@@ -194,7 +197,7 @@ class TableFields {
         model.addAttribute("days", over.stream().flatMap(each -> each.fields().stream())
                 .filter(each -> each.type() instanceof Temporal).map(each -> each.key().name()).collect(Collectors.toSet()));
         if (field != null) {
-            model.addAttribute("uses", changes.uses(table.key(), field.key()));
+            model.addAttribute("uses", dependents.of(table.key(), field.key()));
             model.addAttribute("otherKinds", List.of(FieldKind.values()).stream()
                     .filter(kind -> !kind.isComputed() && kind != FieldKind.of(field)
                             && (kind != FieldKind.PERSON || tables.people().isPresent())).toList());
@@ -318,7 +321,7 @@ class TableFields {
             RedirectAttributes flash) {
         Table table = frame.find(key);
         Field found = find(table, field);
-        boolean losesValues = changes.uses(table.key(), found.key()).values() > 0;
+        boolean losesValues = dependents.of(table.key(), found.key()).values() > 0;
         if (losesValues && !typed.strip().equals(found.label())) {
             flash.addFlashAttribute("problem", frame.words().say("desk.remove.type-name", found.label()));
             return back(table) + "/" + field;

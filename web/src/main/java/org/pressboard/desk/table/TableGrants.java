@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -14,6 +15,7 @@ import org.pressboard.condition.Comparison;
 import org.pressboard.condition.Condition;
 import org.pressboard.desk.condition.ConditionDesk;
 import org.pressboard.grant.Audience;
+import org.pressboard.grant.Deciding;
 import org.pressboard.grant.Grant;
 import org.pressboard.grant.Grants;
 import org.pressboard.grant.Ownership;
@@ -160,17 +162,25 @@ class TableGrants {
                     : new Grant(audience, verb, Condition.NEVER);
             default -> null;
         };
-        keep(table, grants, audience, verb, before == null || after == null ? after : after.leavingOut(before.without()));
+        keep(table, grants, audience, verb, before == null || after == null ? after
+                : after.leavingOut(before.without()).letting(before.letting()));
     }
 
-    /** Fields that are not among those that are done something with. */
+    /** Fields that are not among those that are done something with; of those on which groups rest all others are let. */
     private void leaveOut(Table table, String of, List<String> fields) {
         Audience audience = grid.audience(of.replaceFirst("-[a-z]+$", "")).orElseThrow(() -> ProblemsFound.of("bench.unknown", of));
         Grants grants = catalog.grants(table.key());
         Grant before = grants.find(audience, verb(of)).orElseThrow(() -> ProblemsFound.of("bench.unknown", of));
-        keep(table, grants, audience, verb(of), before.leavingOut(table.fields().stream()
-                .filter(field -> fields.contains(field.key().name()) && GrantGrid.canLeaveOut(table, verb(of), field)).map(Field::key)
-                .collect(Collectors.toSet())));
+        Set<FieldKey> chosen = table.fields().stream().filter(field -> fields.contains(field.key().name())
+                && GrantGrid.canLeaveOut(table, verb(of), field)).map(Field::key).collect(Collectors.toSet());
+        Set<FieldKey> deciding = Deciding.of(frame.tables(), catalog.groups()).fields(table.key());
+        keep(table, grants, audience, verb(of), before
+                .leavingOut(only(chosen, field -> !deciding.contains(field) || before.without().contains(field)))
+                .letting(only(deciding, field -> !chosen.contains(field))));
+    }
+
+    private static Set<FieldKey> only(Set<FieldKey> of, Predicate<FieldKey> which) {
+        return of.stream().filter(which).collect(Collectors.toSet());
     }
 
     private void meeting(Table table, MultiValueMap<String, String> parameters, Model model) {
@@ -180,7 +190,7 @@ class TableGrants {
         Grants grants = catalog.grants(table.key());
         Grant before = grants.find(audience, verb(of)).orElseGet(() -> new Grant(audience, verb(of), Condition.NEVER));
         keep(table, grants, audience, verb(of), new Grant(audience, verb(of), conditions.changedOrNobody(before.rows(),
-                frame.tables(), askable(table), parameters, model)).leavingOut(before.without()));
+                frame.tables(), askable(table), parameters, model)).leavingOut(before.without()).letting(before.letting()));
     }
 
     /** What a row referred to is called stands in another table, which row security does not look into. */

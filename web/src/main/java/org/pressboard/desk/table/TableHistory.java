@@ -2,6 +2,8 @@ package org.pressboard.desk.table;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.editing.Undo;
 import org.pressboard.history.Act;
@@ -84,7 +86,9 @@ class TableHistory {
 
     private ActLine line(Table table, Act act) {
         Act.Rows rows = act.rows();
-        String what = frame.words().say("act." + act.what(), act.details().name());
+        String what = Stream.concat(Stream.of(frame.words().say("act." + act.what(), act.details().name())),
+                act.details().along().stream().map(along -> frame.words().say(along.removed() ? "act.along.removed"
+                        : "act.along.cleared", along.rows(), along.table(), along.field()))).collect(Collectors.joining("; "));
         String counts = rows.isNone() ? "" : frame.words().say("act.rows", rows.added(), rows.changed(), rows.removed());
         boolean undoable = !act.isUndone() && (act.details().after() != null || !rows.isNone());
         return new ActLine(act.id(), Moments.written(act.at()), words(table).who(act), what, counts, act.isUndone(),

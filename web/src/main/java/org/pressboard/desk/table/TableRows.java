@@ -9,11 +9,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.catalog.Account;
+import org.pressboard.catalog.Accounts;
 import org.pressboard.condition.Operand;
 import org.pressboard.editing.RowEditing;
 import org.pressboard.control.Control;
 import org.pressboard.control.RowForm;
 import org.pressboard.history.RowHistory;
+import org.pressboard.member.Members;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.schema.TableChanges;
@@ -45,6 +48,7 @@ import org.springframework.web.util.UriComponentsBuilder;
 class TableRows {
 
     private static final String ROW = "/desk/tables/{key}/rows/{row:\\d{1,18}}";
+    private static final int MOST_NAMED = 100;
     private static final int ENTRIES = 50;
 
     private final TableFrame frame;
@@ -53,9 +57,13 @@ class TableRows {
     private final RowHistory history;
     private final RowPicker picker;
     private final TableChanges changes;
+    private final Members members;
+    private final Accounts accounts;
 
     TableRows(TableFrame frame, Sheets sheets, RowEditing editing, RowHistory history, RowPicker picker,
-            TableChanges changes) {
+            TableChanges changes, Members members, Accounts accounts) {
+        this.members = members;
+        this.accounts = accounts;
         this.frame = frame;
         this.sheets = sheets;
         this.editing = editing;
@@ -207,9 +215,13 @@ class TableRows {
     }
 
     @PostMapping("/desk/tables/{key}/rows/remove")
-    String remove(@PathVariable String key, @RequestParam List<Long> row,
-            @RequestParam MultiValueMap<String, String> parameters, RedirectAttributes flash) {
+    String remove(@PathVariable String key, @RequestParam List<Long> row, @RequestParam(defaultValue = "") String sure,
+            @RequestParam MultiValueMap<String, String> parameters, Model model, RedirectAttributes flash) {
         Table table = frame.find(key);
+        if (sure.isEmpty() && costsMore(table, row)) {
+            show(key, parameters, model);
+            return several(table, row, model);
+        }
         try {
             long act = editing.remove(table.key(), row, SignedIn.author());
             frame.tell(flash, act, "desk.rows.removed", row.size());
@@ -230,10 +242,29 @@ class TableRows {
             return back(table, parameters);
         }
         show(key, parameters, model);
-        model.addAttribute("several", row);
-        model.addAttribute("against", editing.against(table.key(), row));
+        several(table, row, model);
         table.entered().stream().filter(each -> each.key().name().equals(field)).findFirst()
                 .ifPresent(each -> model.addAttribute("control", Control.of(each, null, frame.siteWords().written())));
+        return "desk/table/rows";
+    }
+
+    /** Whether others lose something with them, which is said and asked once more. */
+    private boolean costsMore(Table table, List<Long> rows) {
+        return editing.against(table.key(), rows).stream().anyMatch(against -> against.onRemoval() != Referring.OnRemoval.REFUSE)
+                || !signedOut(table, rows).isEmpty();
+    }
+
+    /** Those among the rows who can sign in, and cannot once they are no members any more. */
+    private List<String> signedOut(Table table, List<Long> rows) {
+        return table.people() == null ? List.of() : rows.stream().limit(MOST_NAMED).flatMap(row -> members.visitor(row).stream())
+                .flatMap(member -> Optional.ofNullable(member.email()).flatMap(accounts::find).stream())
+                .filter(account -> account.role() == Account.Role.MEMBER).map(Account::name).toList();
+    }
+
+    private String several(Table table, List<Long> rows, Model model) {
+        model.addAttribute("several", rows);
+        model.addAttribute("against", editing.against(table.key(), rows));
+        model.addAttribute("signedOut", signedOut(table, rows));
         return "desk/table/rows";
     }
 
@@ -254,8 +285,7 @@ class TableRows {
             }
         }
         show(key, parameters, model);
-        model.addAttribute("several", row);
-        model.addAttribute("against", editing.against(table.key(), row));
+        several(table, row, model);
         model.addAttribute("control", named(table, form).controls().getFirst());
         return "desk/table/rows";
     }
