@@ -77,7 +77,9 @@ public class CsvOut {
     private static Query copy(RowQuery query, TableSql table, SpreadsheetCells cells) {
         List<Field<?>> columns = query.show().stream().<Field<?>>map(field ->
                 ValueSql.cell(table.shown(field), query.table().field(field).type(), cells)).toList();
-        return DSL.query("copy ({0}) to stdout (format csv)", DSL.select(columns).from(table.asTable())
+        // of no columns at all jOOQ would select every one there is
+        return DSL.query("copy ({0}) to stdout (format csv)", DSL.select(columns.isEmpty() ? List.of(DSL.inline("")) : columns)
+                .from(table.asTable())
                 .where(table.condition(query.condition()))
                 .orderBy(table.order(query.order(), query.isLastDescending())));
     }

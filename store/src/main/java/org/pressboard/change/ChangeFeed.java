@@ -1,5 +1,7 @@
 package org.pressboard.change;
 
+import com.zaxxer.hikari.HikariDataSource;
+import com.zaxxer.hikari.HikariPoolMXBean;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
@@ -15,6 +17,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Consumer;
 import java.util.regex.Pattern;
+import javax.sql.DataSource;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.postgresql.PGConnection;
@@ -38,6 +41,7 @@ public class ChangeFeed implements SmartLifecycle {
 
     private static final Logger LOG = LoggerFactory.getLogger(ChangeFeed.class);
     private static final String CATALOG = "catalog";
+    private static final String COLUMNS = "columns";
     private static final String ROWS = "rows ";
     private static final String ALL_LOST = " all";
     private static final Pattern COUNTED = Pattern.compile("\\d{1,18}");
@@ -45,6 +49,7 @@ public class ChangeFeed implements SmartLifecycle {
     private static final Duration BEFORE_NEXT_TRY = Duration.ofMillis(500);
 
     private final JdbcConnectionDetails database;
+    private final DataSource pool;
     private final DSLContext sql;
     private final AtomicLong numbers = new AtomicLong(System.currentTimeMillis() << 16);
     private final Map<String, Revision> current = new ConcurrentHashMap<>();
@@ -53,8 +58,9 @@ public class ChangeFeed implements SmartLifecycle {
     private volatile boolean hearing;
     private volatile boolean running;
 
-    ChangeFeed(JdbcConnectionDetails database, DSLContext sql) {
+    ChangeFeed(JdbcConnectionDetails database, DataSource pool, DSLContext sql) {
         this.database = database;
+        this.pool = pool;
         this.sql = sql;
     }
 
@@ -78,6 +84,25 @@ public class ChangeFeed implements SmartLifecycle {
     /** Says, within a transaction, that it changes the catalog; told to all when it commits. */
     public void catalogChanged() {
         tell(CATALOG);
+    }
+
+    /**
+     * Says, within a transaction, that columns come, go, or are of another kind. What connections have prepared is of the columns as
+     * they were, and would fail: no node uses them any longer.
+     */
+    public void columnsChanged() {
+        tell(COLUMNS);
+    }
+
+    private void connectAnew() {
+        try {
+            HikariPoolMXBean connections = pool.unwrap(HikariDataSource.class).getHikariPoolMXBean();
+            if (connections != null) {
+                connections.softEvictConnections();
+            }
+        } catch (SQLException none) {
+            throw new IllegalStateException(none);
+        }
     }
 
     /** Says, within a transaction, that it takes a table away with all its rows; told to all when it commits. */
@@ -120,7 +145,7 @@ public class ChangeFeed implements SmartLifecycle {
         });
     }
 
-    /** Told is {@code catalog}, or {@code rows}, the table, and how many of its rows were altered or removed. */
+    /** Told is {@code catalog}, {@code columns}, which is the catalog, too, or {@code rows}, the table, and how many of its rows were altered or removed. */
     private void hear(String change) {
         String[] words = change.split(" ");
         String of = words.length > 1 ? ROWS + words[1] : CATALOG;
@@ -129,6 +154,9 @@ public class ChangeFeed implements SmartLifecycle {
             current.computeIfPresent(of, (key, before) -> before.after(numbers.incrementAndGet(), lost));
         } else {
             current.put(of, next());
+        }
+        if (change.equals(COLUMNS)) {
+            connectAnew();
         }
         if (words.length > 1) {
             listeners.forEach(listener -> listener.accept(new TableKey(words[1])));

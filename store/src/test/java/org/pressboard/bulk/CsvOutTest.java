@@ -89,6 +89,14 @@ class CsvOutTest extends StoreTest {
                 .isEqualTo("Name,Rare\r\n\"b\"\"bb\",\r\n\"b\r\nbb\",\r\n\"a,b\n\",\r\n");
     }
 
+    /** Such as when all fields that a listing shows were removed: not those that it does not show. */
+    @Test
+    void ofNoFieldsNothingIsCarriedAway() {
+        Table table = tableWith(List.of(Cases.named("plum"), Cases.named("pear")));
+        assertThat(written(new RowQuery(Sight.of(table), VISITORS.getLast(), Cases.NOBODY, Condition.ALWAYS, Condition.ALWAYS,
+                List.of(), 1, 10, List.of()))).isEqualTo("\r\n\"\"\r\n\"\"\r\n");
+    }
+
     @Test
     void cellsAreMadeHarmlessInPostgreSqlAsInMemory() {
         List<String> texts = List.of("=1+1", "+cmd", "-2+3", "@x", "\tx", "\rx", "-5", "+4915112345100", "-1,2.5", "a=b",

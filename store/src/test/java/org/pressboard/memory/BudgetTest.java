@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
@@ -46,6 +47,17 @@ class BudgetTest {
         for (Budget.Use use : Budget.Use.values()) {
             assertThat(budget.held(use)).isZero();
         }
+    }
+
+    /** What is set aside is so for good, and leaves the rest of its kind. */
+    @Test
+    void whatIsSetAsideIsNeverMoreThanAThirdOfItsKind() {
+        Budget budget = new Budget(256L * 1024 * 1024);
+        long most = budget.most(Budget.Use.ANSWERS);
+        assertThat(budget.setAside(Budget.Use.ANSWERS, 1_000)).isEqualTo(1_000);
+        assertThat(budget.setAside(Budget.Use.ANSWERS, Long.MAX_VALUE)).isEqualTo(most / 3);
+        assertThat(budget.held(Budget.Use.ANSWERS)).isEqualTo(1_000 + most / 3);
+        assertThat(budget.take(Budget.Use.ANSWERS, most)).isEmpty();
     }
 
     private static void spend(Budget budget) {

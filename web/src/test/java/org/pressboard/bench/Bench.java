@@ -29,7 +29,7 @@ import org.springframework.context.ConfigurableApplicationContext;
 /**
  * Starts the application and the reference in one process and prints how they compare. Words name the parts to
  * measure: {@code listing}, {@code layout}, {@code related}, {@code throughput},
- * {@code people}, {@code bulk}, {@code harm}; without any, all of them; and {@code vast}, which is measured only where it is
+ * {@code people}, {@code bulk}, {@code harm}, {@code crowd}; without any, all of them; and {@code vast}, which is measured only where it is
  * asked for.
  */
 public final class Bench {
@@ -60,7 +60,7 @@ public final class Bench {
             tables.make(BenchTables.LARGE);
             Report report = new Report();
             List<String> parts = arguments.length == 0 ? List.of("bulk", "listing", "layout", "related", "throughput",
-                    "people", "harm") : List.of(arguments);
+                    "people", "harm", "crowd") : List.of(arguments);
             if (parts.contains("listing")) {
                 context.getBean(ListingBench.class).run(report);
             }
@@ -87,6 +87,9 @@ public final class Bench {
             }
             if (parts.contains("harm")) {
                 new HarmBench(port, BenchTables.listing(BenchTables.LARGE).key().name()).run(report);
+            }
+            if (parts.contains("crowd")) {
+                new HarmBench(port, BenchTables.listing(BenchTables.LARGE).key().name()).crowd(report);
             }
         }
     }

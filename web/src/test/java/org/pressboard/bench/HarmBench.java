@@ -58,10 +58,41 @@ final class HarmBench {
 
     void run(Report report) throws InterruptedException {
         report.heading("Harm by one stranger for " + LONG.toSeconds() + " s: others' pages, p95 in ms, with and without");
+        measure(report, HANDS, harms());
+    }
+
+    /** Connections that say little, and many hands, of one address and of forty. */
+    void crowd(Report report) throws InterruptedException {
+        report.heading("Harm by a crowd for " + LONG.toSeconds() + " s: others' pages, p95 in ms, with and without; heap "
+                + Runtime.getRuntime().maxMemory() / 1024 / 1024 + " MB");
+        Map<String, Harm> many = new LinkedHashMap<>();
+        many.put("half-sent heads, 240 connections", hand -> trickle("GET /trees HTTP/1.1\r\nHost: localhost\r\n", "X-Slow: 1\r\n"));
+        many.put("half-sent bodies, 240 connections", hand -> trickle("POST /sign-in HTTP/1.1\r\nHost: localhost\r\nX-Forwarded-For: "
+                + STRANGER + "\r\nContent-Type: application/x-www-form-urlencoded\r\nContent-Length: 2000000\r\n\r\n", "a"));
+        measure(report, 240, many);
+        Map<String, Harm> forty = new LinkedHashMap<>();
+        forty.put("CSV read slowly by 40 of 40 addresses", hand -> readSlowly("203.0.113." + (100 + hand)));
+        forty.put("one greedy stranger with 40 hands", hand -> ask("/" + large + "?q=" + letter() + letter() + "&page="
+                + (1 + ThreadLocalRandom.current().nextInt(90))));
+        measure(report, 40, forty);
+    }
+
+    /** Says something, and then a little more again and again for as long as somebody listens. */
+    private void trickle(String beginning, String more) throws IOException {
+        try (Socket socket = new Socket("localhost", port)) {
+            send(socket, beginning);
+            for (int i = 0; i < 60; i++) {
+                LockSupport.parkNanos(Duration.ofSeconds(1).toNanos());
+                send(socket, more);
+            }
+        }
+    }
+
+    private void measure(Report report, int hands, Map<String, Harm> harms) throws InterruptedException {
         meanwhile(LONG, 0, hand -> { }); // warms up
         double before = meanwhile(WITHOUT, 0, hand -> { }).p95();
-        for (Map.Entry<String, Harm> harm : harms().entrySet()) {
-            Seen with = meanwhile(LONG, HANDS, harm.getValue());
+        for (Map.Entry<String, Harm> harm : harms.entrySet()) {
+            Seen with = meanwhile(LONG, hands, harm.getValue());
             double after = meanwhile(WITHOUT, 0, hand -> { }).p95();
             report.ratio(harm.getKey(), with.p95(), (before + after) / 2, with.failed + " of " + (with.millis.size()
                     + with.failed) + " failed   to reach 3 x and none");
@@ -71,7 +102,7 @@ final class HarmBench {
 
     private Map<String, Harm> harms() {
         Map<String, Harm> harms = new LinkedHashMap<>();
-        harms.put("CSV, read a byte a second", hand -> readSlowly());
+        harms.put("CSV, read a byte a second", hand -> readSlowly(STRANGER));
         harms.put("counts of one letter or three", hand -> ask("/listings/" + large + "/rows/count?q=" + letter() + "+"
                 + letter() + "+" + letter()));
         harms.put("searches of one letter", hand -> ask("/" + large + "?q=" + letter() + "+" + letter()
@@ -97,10 +128,10 @@ final class HarmBench {
                 .timeout(Duration.ofSeconds(30)).build();
     }
 
-    private void readSlowly() throws IOException {
+    private void readSlowly(String from) throws IOException {
         try (Socket socket = new Socket("localhost", port)) {
             send(socket, "GET /listings/" + large + "/rows.csv HTTP/1.1\r\nHost: localhost\r\nX-Forwarded-For: "
-                    + STRANGER + "\r\n\r\n");
+                    + from + "\r\n\r\n");
             for (int i = 0; i < 10 && socket.getInputStream().read() >= 0; i++) {
                 LockSupport.parkNanos(Duration.ofSeconds(1).toNanos());
             }

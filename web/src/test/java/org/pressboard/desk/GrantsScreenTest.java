@@ -98,6 +98,33 @@ class GrantsScreenTest extends WithTables {
         assertThat(catalog.published().openness(NOTES)).isEqualTo(Openness.AS_GRANTED);
     }
 
+    /** It is left out by itself; who lets it in has read what it gives, and sees that they did. */
+    @Test
+    void aFieldThatDecidesWhoBelongsToAGroupIsNamedWhereItIsGranted() {
+        TableKey people = new TableKey("members");
+        Grants before = catalog.grants(people);
+        try {
+            publisher.grant(people, new Grants(List.of(Grant.ofOwn(Audience.MEMBERS, Verb.SEE), Grant.ofOwn(Audience.MEMBERS, Verb.CHANGE))));
+            Page owner = signedIn("owner@example.org");
+            owner.navigate(address("/desk/tables/members/access"));
+            Locator word = owner.locator("[data-opens=members-change]");
+            assertThat(word).hasText("their own, without Group");
+            word.click();
+            Locator panel = owner.locator("[data-panel=members-change]");
+            assertThat(panel).containsText("decides who belongs to Stewards, Keepers, Pickers. Without the tick, people put themselves there");
+            panel.locator("[value=group]").uncheck();
+            assertThat(word).hasText("their own");
+            assertThat(owner.locator(".grant-warning")).containsText("Group decides who belongs to Stewards, Keepers, Pickers, and these people may write it.");
+            assertThat(catalog.grants(people).find(Audience.MEMBERS, Verb.CHANGE).orElseThrow().letting())
+                    .containsExactly(new FieldKey("group"));
+            panel.locator("[value=group]").check();
+            assertThat(word).hasText("their own, without Group");
+            assertThat(violations(owner)).isEmpty();
+        } finally {
+            publisher.grant(people, before);
+        }
+    }
+
     /** Whoever publishes says who may see; who may add, change and remove is as it was. Each answer is told as it is. */
     @Test
     void publishingChangesOnlyWhoMaySee() {

@@ -12,9 +12,14 @@ import org.pressboard.catalog.Account;
 import org.pressboard.catalog.Accounts;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Site;
+import org.pressboard.history.Author;
 import org.pressboard.mail.Outbox;
+import org.pressboard.schema.TableChanges;
 import org.pressboard.site.InBrowser;
+import org.pressboard.table.Field;
+import org.pressboard.table.TableKey;
 import org.pressboard.testing.Eventually;
+import org.pressboard.value.FieldKey;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.session.FindByIndexNameSessionRepository;
@@ -37,6 +42,9 @@ class EntryTest extends InBrowser {
 
     @Autowired
     private Accounts accounts;
+
+    @Autowired
+    private TableChanges changes;
 
     @Autowired
     private PasswordEncoder passwords;
@@ -195,6 +203,7 @@ class EntryTest extends InBrowser {
         Site before = catalog.site();
         assertThat(get("/sign-in/join").body()).doesNotContain("Become a member</h1>");
         catalog.changeSite(before.openTo(Site.SignUp.OPEN));
+        requirePhone(true);
         try {
             Page page = desktop();
             page.navigate(address("/sign-in"));
@@ -205,14 +214,26 @@ class EntryTest extends InBrowser {
             page.navigate(linkTo("hester@example.org"));
             page.getByLabel("A password of at least 10 characters").fill("hester and apples");
             button(page, "Make the account").click();
+            assertThat(page.locator(".control-problem")).isVisible();
+            page.getByLabel("Phone").fill("+44 113 496 0000");
+            page.getByLabel("A password of at least 10 characters").fill("hester and apples");
+            button(page, "Make the account").click();
             assertThat(page.locator(".who")).containsText("Hester Vale");
+            assertThat(violations(page)).isEmpty();
             assertThat(database.queryForObject("select count(*) from hosted.members where e_mail = 'hester@example.org'",
                     Integer.class)).isEqualTo(1);
         } finally {
             update("delete from hosted.members where e_mail = 'hester@example.org'");
             update("delete from pressboard.account where email = 'hester@example.org'");
             catalog.changeSite(before);
+            requirePhone(false);
         }
+    }
+
+    private void requirePhone(boolean need) {
+        TableKey members = new TableKey("members");
+        Field phone = catalog.table(members).orElseThrow().field(new FieldKey("phone"));
+        changes.changeField(members, phone.with(phone.rules().requiring(need)), new Author(null, "", Author.Origin.DESK));
     }
 
     @Test

@@ -42,7 +42,7 @@ import org.springframework.context.annotation.Import;
 @Import(OwnerSteps.class)
 class OwnerWalkTest extends InBrowser {
 
-    private static final int STEPS = Integer.getInteger("pressboard.walk", 100);
+    private static final int STEPS = Integer.getInteger("pressboard.walk", 60);
     private static final long SEED = Long.getLong("pressboard.walk.seed", 20261130);
     private static final int AT_ONCE = 6;
     private static final String MEMBER = "tomas@example.org";

@@ -220,6 +220,7 @@ class TableRows {
         Table table = frame.find(key);
         if (sure.isEmpty() && costsMore(table, row)) {
             show(key, parameters, model);
+            model.addAttribute("removing", true);
             return several(table, row, model);
         }
         try {
