@@ -69,8 +69,8 @@ public class Joining {
             return new Required(List.of(), List.of());
         }
         Table people = tables.get(tables.people().orElseThrow());
-        Set<FieldKey> deciding = Deciding.of(tables, catalog.published().groups()).fields(people.key());
-        Optional<FieldKey> named = called(people);
+        Set<FieldKey> deciding = deciding(tables, people);
+        Optional<FieldKey> named = called(people, deciding);
         Map<Boolean, List<Field>> askable = people.entered().stream().filter(field -> field.rules().required()
                 && !field.key().equals(people.people()) && named.filter(field.key()::equals).isEmpty())
                 .collect(Collectors.partitioningBy(field -> !deciding.contains(field.key())
@@ -119,9 +119,14 @@ public class Joining {
         return accounts.find(link.email()).orElseThrow();
     }
 
-    /** The field in which whoever joins is called by name. */
-    private static Optional<FieldKey> called(Table people) {
-        return people.headingField().filter(field -> field.isEntered() && field.type() instanceof Textual.Text).map(Field::key);
+    /** The field in which whoever joins is called by name, unless a name would put them into a group. */
+    private static Optional<FieldKey> called(Table people, Set<FieldKey> deciding) {
+        return people.headingField().filter(field -> field.isEntered() && field.type() instanceof Textual.Text).map(Field::key)
+                .filter(heading -> !deciding.contains(heading));
+    }
+
+    private Set<FieldKey> deciding(Tables tables, Table people) {
+        return Deciding.of(tables, catalog.published().groups()).fields(people.key());
     }
 
     private void list(String email, String name, Map<FieldKey, Value> more) {
@@ -132,7 +137,7 @@ public class Joining {
         Map<FieldKey, Value> values = new HashMap<>();
         required().asked().forEach(field -> Optional.ofNullable(more.get(field.key()))
                 .ifPresent(value -> values.put(field.key(), value)));
-        called(people).ifPresent(heading -> values.put(heading, new Value.Text(name)));
+        called(people, deciding(catalog.tables(), people)).ifPresent(heading -> values.put(heading, new Value.Text(name)));
         values.put(Objects.requireNonNull(people.people()), new Value.Text(email));
         RowEditing.Added added = editing.add(people.key(), values, new Author(null, name, Author.Origin.PAGE));
         if (!(added.outcome() instanceof RowEditing.Outcome.Done)) {

@@ -11,19 +11,23 @@ import java.util.Set;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.pressboard.condition.Cases;
 import org.pressboard.condition.Clause;
 import org.pressboard.condition.Comparison;
 import org.pressboard.condition.Condition;
 import org.pressboard.grant.Audience;
 import org.pressboard.grant.Grant;
 import org.pressboard.grant.Grants;
+import org.pressboard.grant.Sight;
 import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
 import org.pressboard.history.Author;
 import org.pressboard.history.RowHistory;
+import org.pressboard.listing.RowQuery;
 import org.pressboard.member.Members;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.rows.Rows;
 import org.pressboard.schema.TableChanges;
 import org.pressboard.table.Field;
 import org.pressboard.table.Fields;
@@ -62,6 +66,9 @@ class VisitorEditingTest extends StoreTest {
 
     @Autowired
     private Members members;
+
+    @Autowired
+    private Rows rows;
 
     @Autowired
     private RowHistory history;
@@ -181,6 +188,25 @@ class VisitorEditingTest extends StoreTest {
         RowEditing.Added none = visiting.add(mira, BASKETS, Map.of(TREE, new Value.Referred(77, "")), PAGE);
         assertThat(hidden.outcome()).isEqualTo(none.outcome()).isInstanceOfSatisfying(RowEditing.Outcome.Refused.class,
                 refused -> assertThat(refused.problems()).containsExactly(Map.entry(TREE, Problem.of("entry.no-such-row", "Stems"))));
+    }
+
+    /** Who may see no rows of members sees by whom their own are all the same, and finds them by that; nobody else's name. */
+    @Test
+    void peopleAlwaysSeeTheirOwnName() {
+        add(mira, Map.of(KILOS, Value.of(1L)));
+        add(tomas, Map.of(KILOS, Value.of(2L)));
+        publisher.grant(BASKETS, new Grants(List.of(Grant.everyoneSeesAll())));
+        assertThat(pickers(mira, Condition.ALWAYS)).containsExactly(Optional.of(new Value.Referred(owner(mira), "Mira")), Optional.empty());
+        assertThat(pickers(mira, new Condition.Mentions(List.of(PICKER), "mira"))).hasSize(1);
+        assertThat(pickers(mira, new Condition.Mentions(List.of(PICKER), "tomas"))).isEmpty();
+        assertThat(pickers(Visitor.ANYONE, new Condition.Mentions(List.of(PICKER), "mira"))).isEmpty();
+        assertThat(pickers(Visitor.ANYONE, Condition.ALWAYS)).containsExactly(Optional.empty(), Optional.empty());
+    }
+
+    private List<Optional<Value>> pickers(Visitor visitor, Condition sought) {
+        Sight sight = catalog.published().sight(visitor, BASKETS);
+        return rows.page(new RowQuery(sight, visitor, visitor.on(Cases.TODAY), Condition.ALWAYS, sought, List.of(), 1, 25,
+                List.of(PICKER)), ENGLISH).rows().stream().map(row -> row.find(PICKER)).toList();
     }
 
     @Test

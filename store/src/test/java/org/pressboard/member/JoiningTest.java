@@ -119,6 +119,14 @@ class JoiningTest extends StoreTest {
     }
 
     @Test
+    void norByTheNameTheyGive() {
+        publisher.keepGroup(new Group(new GroupKey("idas"), "Idas", new Clause(NAME, Comparison.IS, List.of(Value.of("Ida"))).condition(),
+                Set.of()));
+        use(links.make(link(EntryLink.Purpose.JOIN, Account.Role.MEMBER)));
+        assertThat(members.find(IDA).orElseThrow().find(NAME)).isEmpty();
+    }
+
+    @Test
     void nobodyJoinsAClosedSiteWhoeverIsListed() {
         editing.add(HANDS, Map.of(EMAIL, Value.of(IDA), PHONE, Value.of("1")), OWNER);
         String asked = links.make(link(EntryLink.Purpose.JOIN, Account.Role.MEMBER));

@@ -49,6 +49,28 @@ class BudgetTest {
         }
     }
 
+    /** However little memory there is: what one kind has no more of, all others still have. */
+    @ParameterizedTest
+    @ValueSource(longs = {512, 256, 128})
+    void whoeverSpendsOneKindToTheEndLeavesTheOthersTheirs(long megabytes) {
+        for (Budget.Use use : Budget.Use.values()) {
+            Budget budget = new Budget(megabytes * 1024 * 1024);
+            List<Budget.Held> all = new ArrayList<>();
+            Optional<Budget.Held> held = budget.take(use, PIECE);
+            while (held.isPresent()) {
+                all.add(held.get());
+                held = budget.take(use, PIECE);
+            }
+            assertThat(budget.held(use)).isBetween(budget.most(use) - PIECE, budget.most(use));
+            assertThat(budget.most(use)).isLessThan(budget.total());
+            for (Budget.Use other : Budget.Use.values()) {
+                assertThat(budget.take(other, PIECE).isPresent()).as("%s after %s", other, use).isEqualTo(other != use);
+            }
+            all.forEach(Budget.Held::close);
+            assertThat(budget.take(use, PIECE)).isPresent();
+        }
+    }
+
     /** What is set aside is so for good, and leaves the rest of its kind. */
     @Test
     void whatIsSetAsideIsNeverMoreThanAThirdOfItsKind() {

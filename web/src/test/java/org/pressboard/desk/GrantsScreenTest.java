@@ -125,6 +125,22 @@ class GrantsScreenTest extends WithTables {
         }
     }
 
+    /** A reference to rows that visitors may not see looks empty; one click shows what they are called, and nothing else. */
+    @Test
+    void whatLooksEmptyIsSaidWhereItIsPublished() {
+        drafts.change(PAGE, "owner", page -> page.with(List.of(Listing.plain(new ListingKey("notes"), NOTES,
+                List.of(NAME, WRITER)))));
+        publisher.publish(PAGE, Map.of(NOTES, Openness.EVERYONE), null);
+        assertThat(get("/notes").body()).contains("Of Tomas").doesNotContain("Tomas Veit");
+        Page owner = signedIn("owner@example.org");
+        owner.navigate(address("/desk/pages/notes"));
+        assertThat(owner.locator("main")).containsText("Visitors see “–” for Writer, because they may not see the rows of Members.");
+        button(owner, "Show just the names").click();
+        assertThat(owner.locator("main")).containsText("Everybody who sees Writer now sees what its rows are called, and nothing else of them.");
+        assertThat(button(owner, "Show just the names")).hasCount(0);
+        assertThat(get("/notes").body()).contains("Tomas Veit").doesNotContain("tomas@example.org");
+    }
+
     /** Whoever publishes says who may see; who may add, change and remove is as it was. Each answer is told as it is. */
     @Test
     void publishingChangesOnlyWhoMaySee() {
