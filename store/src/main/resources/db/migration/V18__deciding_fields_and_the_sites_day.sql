@@ -8,6 +8,7 @@ alter table site
     add column today date not null default current_date;
 
 create function today() returns date language sql stable as $$ select today from pressboard.site $$;
+revoke execute on function today() from public;
 
 -- What visitors had when an edition was published, which an earlier one put back may have been.
 alter table edition add column follows integer;

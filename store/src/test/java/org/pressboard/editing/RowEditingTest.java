@@ -303,7 +303,7 @@ class RowEditingTest extends StoreTest {
         assertThat(value(trees, rows.get(1), OrchardTables.CODE)).contains(Value.of("blah"));
         changes.retype(trees, OrchardTables.CODE, new Chosen.Choice(List.of()), OWNER);
         assertThat(((Chosen) catalog.table(trees).orElseThrow().field(OrchardTables.CODE).type()).options())
-                .extracting(Chosen.Option::text).containsExactly("1.5", "12", "blah");
+                .extracting(Chosen.Option::text).as("as they first appear").containsExactly("12", "blah", "1.5");
     }
 
     @Test
