@@ -6,6 +6,7 @@ import java.util.TimeZone;
 import java.util.stream.Stream;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
+import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -14,7 +15,7 @@ import org.springframework.transaction.annotation.Transactional;
  * depends on the day or writes a time goes by it, wherever the machine stands.
  */
 @Component
-public class SiteTime {
+public class SiteTime implements SmartInitializingSingleton {
 
     private static final List<String> REGIONS = List.of("Africa/", "America/", "Antarctica/", "Arctic/", "Asia/", "Atlantic/",
             "Australia/", "Europe/", "Indian/", "Pacific/", "UTC");
@@ -25,6 +26,13 @@ public class SiteTime {
     SiteTime(Catalog catalog, DSLContext sql) {
         this.catalog = catalog;
         this.sql = sql;
+    }
+
+    /** Before anything is worked out by it. */
+    @Override
+    @Transactional
+    public void afterSingletonsInstantiated() {
+        keep();
     }
 
     /** From now on, and whenever it is called, the time zone is the site's; where it has none yet, it gets the machine's. */
