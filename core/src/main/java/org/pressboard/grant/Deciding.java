@@ -7,7 +7,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.pressboard.table.Computed;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
@@ -48,25 +47,12 @@ public final class Deciding {
                         .computeIfAbsent(key, each -> new ArrayList<>()).add(group);
                 case Computed.Borrowed borrowed ->
                         tables.stepsOf(table, field).forEach(step -> rest(group, step.from(), step.by().key(), seen));
-                case Computed.Tally tally -> counted(tally).forEach(part -> rest(group, tables.get(tally.table()), part, seen));
+                case Computed.Tally tally -> tally.counted().forEach(part -> rest(group, tables.get(tally.table()), part, seen));
                 case Computed.Composed composed -> { }
                 case Computed.Noted noted -> { }
             }
             field.computing().ifPresent(computed -> computed.uses().forEach(used -> rest(group, table, used, seen)));
         });
-    }
-
-    /** The fields of the other table by which a tally counts its rows. */
-    private static Set<FieldKey> counted(Computed.Tally tally) {
-        Set<FieldKey> fields = new HashSet<>(tally.where().fields());
-        fields.add(tally.by());
-        if (tally.field() != null) {
-            fields.add(tally.field());
-        }
-        if (tally.order() != null) {
-            fields.add(tally.order());
-        }
-        return fields;
     }
 
     /** The fields of a table that decide who belongs to a group. */
@@ -81,6 +67,6 @@ public final class Deciding {
 
     /** The tables with such fields. */
     public Set<TableKey> tables() {
-        return groups.keySet().stream().collect(Collectors.toUnmodifiableSet());
+        return Set.copyOf(groups.keySet());
     }
 }

@@ -2,6 +2,8 @@ package org.pressboard.table;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Condition;
@@ -46,6 +48,12 @@ public sealed interface Computed {
         public Tally(TableKey table, FieldKey by, Measure measure, @Nullable FieldKey field, Condition where,
                 @Nullable FieldKey order, @Nullable FieldKey from, Floor floor) {
             this(table, by, measure, field, where, order, from, floor, false);
+        }
+
+        /** The fields of the other table by which its rows are counted. */
+        public Set<FieldKey> counted() {
+            return Stream.of(Stream.of(by), where.fields().stream(), Stream.ofNullable(field), Stream.ofNullable(order))
+                    .flatMap(fields -> fields).collect(Collectors.toSet());
         }
 
         public Tally {

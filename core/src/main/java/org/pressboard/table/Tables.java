@@ -130,9 +130,7 @@ public final class Tables {
         boolean isOwn = of.key().equals(table) && computed.uses().contains(field);
         return isOwn || switch (computed) {
             case Computed.Borrowed borrowed -> borrows(of, borrowed, table, field);
-            case Computed.Tally tally -> tally.table().equals(table) && (tally.by().equals(field)
-                    || field.equals(tally.field()) || field.equals(tally.order())
-                    || tally.where().fields().contains(field));
+            case Computed.Tally tally -> tally.table().equals(table) && tally.counted().contains(field);
             case Computed.Composed composed -> false;
             case Computed.Noted noted -> false;
         };

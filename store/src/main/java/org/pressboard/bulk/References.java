@@ -72,6 +72,9 @@ class References {
     private List<Plan.Column> confirmed(Tables tables, List<Plan.Column> before, List<Plan.Column> suggested, FileContent content,
             Survey survey) {
         List<Plan.Column> referring = suggested.stream().filter(column -> !before.contains(column)).toList();
+        if (referring.isEmpty()) {
+            return suggested; // nothing to read the whole file for
+        }
         BesideFile beside = new BesideFile(tables, names, Map.of());
         Set<Integer> unnamed = new HashSet<>();
         BesideFile.eachText(content, survey, referring, Integer.MAX_VALUE, (column, text) -> {

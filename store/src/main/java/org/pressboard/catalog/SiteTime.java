@@ -28,17 +28,17 @@ public class SiteTime implements SmartInitializingSingleton {
         this.sql = sql;
     }
 
-    /** Before anything is worked out by it. */
+    /** Before anything is worked out by it. A site that has no time zone yet gets the machine's. */
     @Override
     @Transactional
     public void afterSingletonsInstantiated() {
+        sql.execute("update pressboard.site set zone = {0} where zone is null", DSL.val(ZoneId.systemDefault().getId()));
         keep();
     }
 
-    /** From now on, and whenever it is called, the time zone is the site's; where it has none yet, it gets the machine's. */
-    @Transactional
+    /** From now on, and whenever it is called, the time zone is the site's. */
+    @Transactional(readOnly = true)
     public void keep() {
-        sql.execute("update pressboard.site set zone = {0} where zone is null", DSL.val(ZoneId.systemDefault().getId()));
         ZoneId zone = catalog.site().zone();
         if (!ZoneId.systemDefault().equals(zone)) {
             TimeZone.setDefault(TimeZone.getTimeZone(zone));

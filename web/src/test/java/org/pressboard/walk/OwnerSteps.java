@@ -1,5 +1,10 @@
 package org.pressboard.walk;
 
+import static org.pressboard.walk.Asked.WORDS;
+import static org.pressboard.walk.Asked.askable;
+import static org.pressboard.walk.Asked.condition;
+import static org.pressboard.walk.Asked.pick;
+
 import java.io.ByteArrayInputStream;
 import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
@@ -20,8 +25,6 @@ import org.pressboard.catalog.DraftedPage;
 import org.pressboard.catalog.Drafts;
 import org.pressboard.catalog.PageBin;
 import org.pressboard.condition.Condition;
-import org.pressboard.condition.Operand;
-import org.pressboard.condition.Operator;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.editing.RowEditing;
@@ -72,7 +75,6 @@ class OwnerSteps {
     private static final int MOST_FIELDS = 7;
     private static final List<String> LABELS = List.of("by", "Select", "end", "a \"b\" c", "100 %", "Größe & <b>", "'; drop table x; --",
             "row id", "search text", "added at", "new", "old", "Name", "concerned", "pressboard", "null", "was", "each", "{0}", "$1");
-    private static final List<String> WORDS = List.of("plum", "pear", "3", "2026-11-30", "yes", "4.5", "", "%_'\"\\", "<i>", "Äpfel");
 
     private final Catalog catalog;
     private final Drafts drafts;
@@ -95,19 +97,6 @@ class OwnerSteps {
         this.acts = acts;
         this.pages = pages;
         this.intakes = intakes;
-    }
-
-    /**
-     * One step.
-     *
-     * @param said    what was done, for whoever reads a failure
-     * @param granted of which tables it may have changed grants: all verbs, or only who may see
-     */
-    record Step(String said, Set<TableKey> granted, Set<TableKey> opened) {
-
-        static Step of(String said) {
-            return new Step(said, Set.of(), Set.of());
-        }
     }
 
     List<Table> tables() {
@@ -396,28 +385,5 @@ class OwnerSteps {
         pages.put(page.draft().key());
         pages.forget(page.draft().key());
         return Step.of("remove page " + page.draft().key());
-    }
-
-    private static Condition condition(Table table, RandomGenerator random) {
-        Condition asked = ask(pick(table.fields().all(), random), random);
-        return random.nextInt(3) == 0 ? asked.not() : asked;
-    }
-
-    /** What row security can ask of a row alone. */
-    private static Condition askable(Table table, RandomGenerator random) {
-        return ask(pick(table.entered(), random), random);
-    }
-
-    private static Condition ask(Field field, RandomGenerator random) {
-        return switch (field.type()) {
-            case Textual text -> Condition.compare(field.key(), Operator.DIFFERS, Value.of(pick(WORDS, random)));
-            case Numeric.WholeNumber number -> Condition.compare(field.key(), Operator.AT_LEAST, Value.of((long) random.nextInt(4)));
-            case Temporal.Date date -> new Condition.Compare(field.key(), Operator.AT_LEAST, new Operand.Today(-random.nextInt(9)));
-            default -> Condition.isEmpty(field.key()).not();
-        };
-    }
-
-    private static <T> T pick(List<T> of, RandomGenerator random) {
-        return of.get(random.nextInt(of.size()));
     }
 }

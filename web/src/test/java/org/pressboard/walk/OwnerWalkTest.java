@@ -74,11 +74,11 @@ class OwnerWalkTest extends InBrowser {
         SplittableRandom random = new SplittableRandom(SEED);
         for (int i = 0; i < STEPS; i++) {
             Map<TableKey, Set<Grant>> before = grants();
-            OwnerSteps.Step step;
+            Step step;
             try {
                 step = steps.take(random);
             } catch (ProblemsFound refused) {
-                step = OwnerSteps.Step.of("refused: " + refused.problems().all());
+                step = Step.of("refused: " + refused.problems().all());
             }
             walked.add(i + " " + step.said());
             assertGrants(step, before);
@@ -98,7 +98,7 @@ class OwnerWalkTest extends InBrowser {
         return steps.tables().stream().collect(Collectors.toMap(Table::key, table -> Set.copyOf(catalog.grants(table.key()).all())));
     }
 
-    private void assertGrants(OwnerSteps.Step step, Map<TableKey, Set<Grant>> before) {
+    private void assertGrants(Step step, Map<TableKey, Set<Grant>> before) {
         grants().forEach((table, now) -> {
             Set<Grant> were = before.getOrDefault(table, now);
             if (step.opened().contains(table)) {
