@@ -71,7 +71,7 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
         return with(listings.stream().filter(listing -> tables.find(listing.table()).isPresent())
                 .map(listing -> listing.onPage(tables, title, key.name())).toList())
                 .holding(forms.stream().flatMap(form -> tables.find(form.table()).stream()
-                        .map(table -> form.of(table).onPage(title, key.name()))).toList());
+                        .map(table -> form.of(tables, table).onPage(title, key.name()))).toList());
     }
 
     public Page letting(Access other) {

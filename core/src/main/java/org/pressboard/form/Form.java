@@ -17,6 +17,7 @@ import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
+import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
@@ -134,16 +135,16 @@ public record Form(FormKey key, TableKey table, String title, String lead, boole
     }
 
     /** The same for the table as it is: without what it has no more, or what can no more be asked for. */
-    public Form of(Table now) {
+    public Form of(Tables tables, Table now) {
         Set<FieldKey> set = new HashSet<>();
         stamps.forEach(stamp -> set.add(stamp.field()));
         boolean isAlike = bounds.alike() == null || now.fields().has(bounds.alike());
         return within(isAlike ? bounds : new Bounds(bounds.from(), bounds.until(), bounds.places(), bounds.each(), null,
                 bounds.room())).asking(questions.stream().filter(each -> now.fields().find(each.field())
                 .filter(field -> canAsk(now, field)).isPresent() && !set.contains(each.field()))
-                .map(each -> each.of(now)).toList())
+                .map(each -> each.of(tables, now)).toList())
                 .stamping(stamps.stream().filter(stamp -> now.fields().find(stamp.field())
-                        .filter(Field::isEntered).isPresent()).toList());
+                        .filter(field -> field.isEntered() && tables.canHold(field, stamp.value())).isPresent()).toList());
     }
 
     /** What the table needs and the form neither asks for nor sets: nothing could be sent. */

@@ -6,6 +6,7 @@ import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operand;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
+import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
 
 /**
@@ -64,8 +65,8 @@ public record Question(FieldKey field, String label, String help, boolean requir
                 .with(of.rules().requiring(required || of.rules().required()));
     }
 
-    /** The same in a table that may have lost fields which it asks about: it is asked for always then. */
-    Question of(Table table) {
-        return when.fields().stream().allMatch(table.fields()::has) ? this : when(Condition.ALWAYS);
+    /** The same in a table of which its condition may no more be asked: it is asked for always then. */
+    Question of(Tables tables, Table table) {
+        return tables.canAsk(table, when) ? this : when(Condition.ALWAYS);
     }
 }

@@ -30,7 +30,7 @@ public final class Deciding {
     public static Deciding of(Tables tables, Collection<Group> groups) {
         Deciding deciding = new Deciding(tables);
         tables.people().map(tables::get).ifPresent(people -> groups.forEach(group ->
-                group.of(people).rows().fields().forEach(field -> deciding.rest(group, people, field, new HashSet<>()))));
+                group.of(tables, people).rows().fields().forEach(field -> deciding.rest(group, people, field, new HashSet<>()))));
         return deciding;
     }
 

@@ -6,6 +6,7 @@ import java.util.stream.Stream;
 import org.pressboard.condition.Condition;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
+import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
 
 /**
@@ -59,8 +60,8 @@ public record Grant(Audience audience, Verb verb, boolean own, Condition rows, S
      * The same for a table that may have lost fields that it asks about: it is for no row then. Nobody writes by it the fields
      * on which groups rest, but for those that it lets them.
      */
-    Grant of(Table table, Set<FieldKey> deciding) {
-        boolean isWhole = rows.fields().stream().allMatch(table.fields()::has);
+    Grant of(Tables tables, Table table, Set<FieldKey> deciding) {
+        boolean isWhole = tables.canAsk(table, rows);
         boolean isWriting = verb == Verb.ADD || verb == Verb.CHANGE;
         Set<FieldKey> left = Stream.concat(without.stream(), deciding.stream().filter(field -> isWriting && !letting.contains(field)))
                 .filter(field -> table.fields().find(field)

@@ -42,7 +42,7 @@ public record Grants(List<Grant> all, Condition ofOwn, Approval approval) {
      * fields on which groups rest where somebody writes.
      */
     public Grants of(Tables tables, Table table, Deciding deciding) {
-        return new Grants(all.stream().map(grant -> grant.of(table, deciding.fields(table.key()))).toList(), Ownership.of(tables, table),
+        return new Grants(all.stream().map(grant -> grant.of(tables, table, deciding.fields(table.key()))).toList(), Ownership.of(tables, table),
                 Approval.of(table));
     }
 

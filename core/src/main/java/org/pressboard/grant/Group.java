@@ -4,6 +4,7 @@ import java.util.Set;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.table.Table;
+import org.pressboard.table.Tables;
 import org.pressboard.value.Row;
 
 /**
@@ -33,9 +34,9 @@ public record Group(GroupKey key, String label, Condition rows, Set<Long> byHand
         return byHand.contains(member.id()) || rows.holds(member, standpoint);
     }
 
-    /** The same as it is for a table that may have lost fields that the condition asks about: nobody meets it then. */
-    public Group of(Table members) {
-        boolean isWhole = rows.fields().stream().allMatch(members.fields()::has);
+    /** The same as it is for a table of which the condition may no more be asked: nobody meets it then. */
+    public Group of(Tables tables, Table members) {
+        boolean isWhole = tables.canAsk(members, rows);
         return isWhole ? this : new Group(key, label, Condition.NEVER, byHand);
     }
 

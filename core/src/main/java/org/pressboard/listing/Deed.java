@@ -4,6 +4,8 @@ import java.util.List;
 import java.util.function.Predicate;
 import org.pressboard.condition.Condition;
 import org.pressboard.form.Stamp;
+import org.pressboard.table.Table;
+import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
 
 /**
@@ -26,6 +28,11 @@ public record Deed(String label, Condition when, List<Stamp> gives) {
     /** The fields that it sets. */
     public List<FieldKey> given() {
         return gives.stream().map(Stamp::field).toList();
+    }
+
+    /** Whether it can be done to rows of the table as it is: its fields may be of other kinds than they were. */
+    boolean isOf(Tables tables, Table table) {
+        return tables.canAsk(table, when) && gives.stream().allMatch(stamp -> tables.canHold(table.field(stamp.field()), stamp.value()));
     }
 
     /** Whether all that it needs is among these. */

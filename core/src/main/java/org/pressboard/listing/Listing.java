@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Predicate;
 import org.pressboard.condition.Condition;
 import org.pressboard.table.Fields;
 import org.pressboard.table.Table;
@@ -129,43 +130,44 @@ public record Listing(ListingKey key, TableKey table, Condition keep, Show show,
     }
 
     /**
-     * The same without fields that the table has no more, such as those in the bin. Where one of them says which rows are
-     * kept, none is: without it, rows might be shown that never should be.
+     * The same without fields that the table has no more, such as those in the bin. Where what says which rows are kept can
+     * no more be asked, none is: without it, rows might be shown that never should be.
      */
-    public Listing of(Table table) {
-        boolean isKeepWhole = hasAll(table, keep);
-        return keeping(isKeepWhole ? keep : Condition.NEVER).with(show.keeping(table.fields()::has))
+    public Listing of(Tables tables, Table table) {
+        Listing there = only(table, condition -> tables.canAsk(table, condition));
+        return there.with(there.changing.doing(there.changing.deeds().stream().filter(deed -> deed.isOf(tables, table)).toList()));
+    }
+
+    private Listing only(Table table, Predicate<Condition> canAsk) {
+        return keeping(canAsk.test(keep) ? keep : Condition.NEVER).with(show.keeping(table.fields()::has))
                 .with(opening.among(table.fields()::has)).with(changing.among(table.fields()::has)).with(ordering.ordered(ordering.by().stream()
                         .filter(sort -> table.fields().has(sort.field())).toList()))
-                .with(dress.marking(dress.marks().stream().filter(mark -> hasAll(table, mark.when())).toList()));
+                .with(dress.marking(dress.marks().stream().filter(mark -> canAsk.test(mark.when())).toList()));
     }
 
     /**
-     * Whether nothing can be kept of its table, for a field is gone by which rows were: there is no row for anybody, and that
+     * Whether nothing can be kept of its table, for a field by which rows were is gone or of another kind: there is no row for anybody, and that
      * is no answer to what they look for.
      */
     public boolean isBroken() {
         return keep.equals(Condition.NEVER);
     }
 
-    /** The same for whom these fields of the table are hidden (see {@link #of(Table)}). */
+    /** The same for whom these fields of the table are hidden (see {@link #of}). */
     public Listing hiding(Set<FieldKey> fields, Table table) {
-        return fields.isEmpty() ? this : of(table.with(new Fields(table.fields().stream()
-                .filter(field -> !fields.contains(field.key())).toList())));
+        return fields.isEmpty() ? this : only(table.with(new Fields(table.fields().stream()
+                .filter(field -> !fields.contains(field.key())).toList())),
+                condition -> fields.stream().noneMatch(condition.fields()::contains));
     }
 
     /**
-     * The same as it is on a page of that title and address: without what its table has no more (see {@link #of(Table)}),
+     * The same as it is on a page of that title and address: without what its table has no more (see {@link #of}),
      * and with what it takes of the page.
      */
     public Listing onPage(Tables tables, String title, String address) {
-        Listing there = of(tables.reaching(tables.get(table), reached()));
+        Listing there = of(tables, tables.reaching(tables.get(table), reached()));
         return there.keeping(there.keep.onPage(title, address)).with(there.dress.marking(there.dress.marks().stream()
                 .map(mark -> new Mark(mark.when().onPage(title, address), mark.style(), mark.colour())).toList()));
-    }
-
-    private static boolean hasAll(Table table, Condition condition) {
-        return condition.fields().stream().allMatch(table.fields()::has);
     }
 
     /** The fields of other tables that conditions of it ask about, through references. */

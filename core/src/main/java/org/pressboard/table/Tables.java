@@ -13,6 +13,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Stream;
+import org.pressboard.condition.Condition;
+import org.pressboard.condition.Operand;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.value.FieldKey;
@@ -68,6 +70,19 @@ public final class Tables {
     /** The table that its owner marked as that of the members. */
     public Optional<TableKey> people() {
         return byKey.values().stream().filter(table -> table.people() != null).map(Table::key).findFirst();
+    }
+
+    /**
+     * Whether a condition can be asked of the rows of a table as it is: each field that it asks about is there, and of a kind
+     * that can be compared so.
+     */
+    public boolean canAsk(Table table, Condition condition) {
+        return new Fitting(this).fits(table, condition);
+    }
+
+    /** Whether a field as it is can be set to an operand, or compared with it. */
+    public boolean canHold(Field field, Operand operand) {
+        return new Fitting(this).fits(field, operand);
     }
 
     /** The same with this table in place of the one of its key. */

@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -67,12 +68,25 @@ public final class Cases {
         return RandomGeneratorFactory.of("L64X128MixRandom").create(seed);
     }
 
+    /** The table with the kinds of its fields among each other, as if its owner had changed them. */
+    public static Table shuffled(RandomGenerator random) {
+        List<FieldType> types = new ArrayList<>(TABLE.fields().stream().map(Field::type).toList());
+        Collections.shuffle(types, random);
+        return TABLE.with(new Fields(TABLE.fields().stream().map(field -> field.of(types.removeFirst())).toList()));
+    }
+
     public static List<Row> rows(RandomGenerator random, int count) {
+        return rows(TABLE, random, count);
+    }
+
+    /** Rows of that table, whose fields may be of other kinds than those of {@link #TABLE}. */
+    public static List<Row> rows(Table table, RandomGenerator random, int count) {
         List<Row> rows = new ArrayList<>();
         for (long id = 1; id <= count; id++) {
             Map<FieldKey, @Nullable Value> values = new HashMap<>();
-            for (Field field : TABLE.fields()) {
-                values.put(field.key(), random.nextInt(4) == 0 ? null : value(field.key(), random));
+            for (Field field : table.fields()) {
+                FieldKey kind = TABLE.fields().stream().filter(each -> each.type().equals(field.type())).findFirst().orElseThrow().key();
+                values.put(field.key(), random.nextInt(4) == 0 ? null : value(kind, random));
             }
             rows.add(Row.of(id, values));
         }

@@ -21,6 +21,7 @@ import org.pressboard.table.Fields;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Rules;
 import org.pressboard.table.Table;
+import org.pressboard.table.Tables;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
@@ -111,7 +112,7 @@ class FormTest {
     @Test
     void aTableThatLostFieldsStillHasAForm() {
         Table smaller = TABLE.with(new Fields(List.of(TABLE.field(NAME), TABLE.field(DISH))));
-        Form left = FORM.within(Bounds.each(1, LUNCH)).of(smaller);
+        Form left = FORM.within(Bounds.each(1, LUNCH)).of(Tables.alone(smaller), smaller);
         assertThat(left.questions()).extracting(Question::field).containsExactly(NAME, DISH);
         assertThat(left.stamps()).isEmpty();
         assertThat(left.bounds().alike()).isNull();
@@ -124,7 +125,7 @@ class FormTest {
         Table owned = TABLE.ownedBy(BY).approvedBy(LUNCH);
         assertThat(Form.suggested(new FormKey("all"), owned, "All").questions()).extracting(Question::field)
                 .doesNotContain(BY, LUNCH).contains(NAME, DISH);
-        assertThat(Form.plain(new FormKey("x"), owned.key(), "X").asking(List.of(Question.of(BY))).of(owned)
+        assertThat(Form.plain(new FormKey("x"), owned.key(), "X").asking(List.of(Question.of(BY))).of(Tables.alone(owned), owned)
                 .questions()).isEmpty();
     }
 

@@ -109,7 +109,7 @@ class GrantsTest {
         assertThat(group.includes(new Row(7, Map.of()), here)).isTrue();
         // without the field that it asks about, nobody meets it
         Table without = Cases.TABLE.with(new Fields(List.of(Cases.TABLE.field(Cases.NAME))));
-        assertThat(group.of(without).includes(new Row(1, Map.of(Cases.USE, Value.of("Cider"))), here)).isFalse();
+        assertThat(group.of(Tables.alone(without), without).includes(new Row(1, Map.of(Cases.USE, Value.of("Cider"))), here)).isFalse();
     }
 
     @Test

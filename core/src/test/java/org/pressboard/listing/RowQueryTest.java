@@ -17,6 +17,7 @@ import org.pressboard.table.FieldType;
 import org.pressboard.table.Fields;
 import org.pressboard.table.Numeric;
 import org.pressboard.table.Table;
+import org.pressboard.table.Tables;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
@@ -121,13 +122,13 @@ class RowQueryTest {
                 .with(Opening.NONE.by(Opening.How.LINK).leadingTo(Cases.RARE).showing(List.of(Shown.usual(Cases.RARE))));
         Table without = Cases.TABLE.with(new Fields(Cases.TABLE.fields().stream()
                 .filter(field -> !field.key().equals(Cases.RARE)).toList()));
-        Listing left = all.of(without);
+        Listing left = all.of(Tables.alone(without), without);
         assertThat(left.keep()).isEqualTo(Condition.NEVER);
         assertThat(left.shown()).hasSize(7).doesNotContain(Cases.RARE);
         assertThat(left.find().narrow()).doesNotContain(Cases.RARE);
         assertThat(left.opening().link()).isNull();
         assertThat(left.opening().fields()).isEmpty();
-        assertThat(all.of(Cases.TABLE)).isEqualTo(all);
+        assertThat(all.of(Tables.alone(Cases.TABLE), Cases.TABLE)).isEqualTo(all);
     }
 
     @Test

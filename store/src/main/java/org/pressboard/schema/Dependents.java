@@ -33,7 +33,13 @@ public class Dependents {
     public Uses of(TableKey key, FieldKey field) {
         Tables tables = catalog.tables();
         return new Uses(tables.usersOf(key, field), pages(listing -> listing.uses(tables, key, field)),
-                pages(listing -> listing.keepsBy(tables, key, field)), hosted.filled(tables.get(key), field));
+                pages(listing -> listing.keepsBy(tables, key, field)), isGranting(key, field), hosted.filled(tables.get(key), field));
+    }
+
+    private boolean isGranting(TableKey key, FieldKey field) {
+        boolean isOfPeople = catalog.tables().people().filter(key::equals).isPresent();
+        return catalog.grants(key).all().stream().anyMatch(grant -> grant.rows().fields().contains(field))
+                || (isOfPeople && catalog.groups().stream().anyMatch(group -> group.rows().fields().contains(field)));
     }
 
     /** The addresses of pages with such a listing, in their draft or in the edition that visitors get. */
@@ -46,9 +52,10 @@ public class Dependents {
      * @param computed the computed fields that need it
      * @param pages    the addresses of pages that show it, or ask about it
      * @param keeping  the addresses of those that choose their rows by it, and would show none without it
+     * @param granting whether grants of its table choose rows by it, or somebody is in a group by it
      * @param values   how many rows have a value in it
      */
-    public record Uses(List<Tables.Reference> computed, List<String> pages, List<String> keeping, long values) {
+    public record Uses(List<Tables.Reference> computed, List<String> pages, List<String> keeping, boolean granting, long values) {
     }
 
     /** A reference comes back only where the table is that it leads to. */

@@ -170,7 +170,7 @@ public class Indexes implements DisposableBean {
     /** Of what the table has no more, nothing is wanted. */
     private List<Wanted> wanted(DSLContext with, Tables tables, Listing whole, Locale language) {
         Table table = tables.get(whole.table());
-        Listing listing = whole.of(table);
+        Listing listing = whole.of(tables, table);
         List<Wanted> wanted = new ArrayList<>();
         for (FieldKey key : sortedOrNarrowed(table, listing)) {
             tables.columnsOf(table, table.field(key)).forEach(column -> {

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.random.RandomGenerator;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.pressboard.condition.Cases;
 import org.pressboard.condition.Condition;
@@ -16,6 +17,8 @@ import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
 import org.pressboard.rows.VisitorScope;
 import org.pressboard.table.Table;
+import org.pressboard.table.Tables;
+import org.pressboard.table.TableKey;
 import org.pressboard.testing.StoreTest;
 import org.pressboard.value.Row;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -42,6 +45,39 @@ class AgreementTest extends StoreTest {
                     .map(Row::id).toList();
             assertThat(bySql(table, condition, visitor)).as("seed %d, %s, %s", SEED, visitor, condition)
                     .isEqualTo(inMemory);
+        }
+    }
+
+    /** What was said before fields became other kinds is answered alike as long as it can be asked. */
+    @Test
+    void whatCanStillBeAskedOfFieldsOfOtherKindsIsAnsweredAlike() {
+        RandomGenerator random = Cases.random(SEED);
+        for (int round = 0; round < 8; round++) {
+            Table kinds = Cases.shuffled(random);
+            List<Row> rows = Cases.rows(kinds, random, 40);
+            Table table = make(new Table(new TableKey("retyped_" + round), "Retyped", kinds.fields()), rows);
+            List<Condition> conditions = Stream.generate(() -> Cases.condition(random, 1)).limit(400)
+                    .filter(condition -> Tables.alone(table).canAsk(table, condition)).toList();
+            assertThat(conditions).isNotEmpty();
+            conditions.forEach(condition -> assertThat(bySql(table, condition, VISITORS.getFirst())).as("seed %d, %s, %s", SEED,
+                    kinds.fields(), condition).isEqualTo(rows.stream().filter(row -> condition.holds(row,
+                            VISITORS.getFirst().on(Cases.TODAY))).map(Row::id).toList()));
+        }
+    }
+
+    /** A grant that asks of a field what can be asked of it no more gives nothing, and is no reason for anything to fail. */
+    @Test
+    void aGrantThatCannotBeAskedAnyMoreGivesNothing() {
+        RandomGenerator random = Cases.random(SEED + 1);
+        for (int round = 0; round < 40; round++) {
+            Table kinds = Cases.shuffled(random);
+            List<Row> rows = Cases.rows(kinds, random, 10);
+            Table table = make(new Table(new TableKey("granted_" + round), "Granted", kinds.fields()), rows);
+            Condition condition = Cases.condition(random, 1);
+            publisher.grant(table.key(), new Grants(List.of(new Grant(Audience.EVERYONE, Verb.SEE, condition))));
+            boolean canAsk = Tables.alone(table).canAsk(table, condition);
+            assertThat(byRowSecurity(table, Visitor.ANYONE)).as("%s", condition).isEqualTo(rows.stream()
+                    .filter(row -> canAsk && condition.holds(row, Visitor.ANYONE.on(Cases.TODAY))).map(Row::id).toList());
         }
     }
 

@@ -13,10 +13,14 @@ public final class Eventually {
     }
 
     public static void holds(BooleanSupplier condition) {
-        long end = System.nanoTime() + LONGEST.toNanos();
+        holds(LONGEST, condition);
+    }
+
+    public static void holds(Duration longest, BooleanSupplier condition) {
+        long end = System.nanoTime() + longest.toNanos();
         while (!condition.getAsBoolean()) {
             if (System.nanoTime() > end) {
-                throw new AssertionError("did not come to hold within " + LONGEST);
+                throw new AssertionError("did not come to hold within " + longest);
             }
             LockSupport.parkNanos(Duration.ofMillis(10).toNanos());
         }

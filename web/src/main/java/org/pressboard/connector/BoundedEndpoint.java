@@ -50,6 +50,8 @@ final class BoundedEndpoint extends NioEndpoint {
     protected boolean setSocketOptions(SocketChannel channel) {
         SocketAddress from = peer(channel);
         if (bounds != null && !bounds.enter(from, () -> close(channel))) {
+            // the server closes only what it has begun to serve
+            destroySocket(channel);
             return false;
         }
         if (from != null) {

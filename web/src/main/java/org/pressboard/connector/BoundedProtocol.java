@@ -16,6 +16,10 @@ public final class BoundedProtocol extends Http11NioProtocol {
         this.endpoint = endpoint;
     }
 
+    BoundedEndpoint endpoint() {
+        return endpoint;
+    }
+
     void bound(Connections by) {
         endpoint.bound(by);
     }

@@ -148,7 +148,7 @@ class DeskMembers {
     }
 
     private GroupLine line(PublishedSite site, Table people, Group group) {
-        Group now = group.of(people);
+        Group now = group.of(site.tables(), people);
         List<String> said = new ArrayList<>();
         List<String> counts = new ArrayList<>();
         if (!now.rows().equals(Condition.NEVER)) {
@@ -193,7 +193,7 @@ class DeskMembers {
         if (people == null) {
             throw new NotThere("not-there.page");
         }
-        Group group = find(key).of(people);
+        Group group = find(key).of(site.tables(), people);
         model.addAttribute("people", people);
         model.addAttribute("group", group);
         model.addAttribute("line", line(site, people, group));

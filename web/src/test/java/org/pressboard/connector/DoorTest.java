@@ -19,6 +19,7 @@ import org.apache.catalina.LifecycleException;
 import org.apache.catalina.connector.Connector;
 import org.apache.catalina.startup.Tomcat;
 import org.apache.catalina.valves.ValveBase;
+import org.apache.tomcat.util.net.AbstractEndpoint;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -120,6 +121,25 @@ class DoorTest {
         Eventually.holds(() -> budget.held(Budget.Use.CONNECTIONS) >= MOST_OF_ADDRESS * 48L * 1024);
         assertThat(budget.held(Budget.Use.CONNECTIONS)).isLessThanOrEqualTo((MOST_OF_ADDRESS + 1) * 48L * 1024);
         assertOthersAreAnswered();
+    }
+
+    /** Whoever is refused is told at once, and leaves nothing behind: neither a connection nor a count of it. */
+    @Test
+    void whoeverIsNotLetInIsGone() throws Exception {
+        for (int i = 0; i < MOST_OF_ADDRESS; i++) {
+            connect(1);
+        }
+        Eventually.holds(() -> budget.held(Budget.Use.CONNECTIONS) >= MOST_OF_ADDRESS * 48L * 1024);
+        for (int i = 0; i < 2 * MOST_OF_ADDRESS; i++) {
+            Socket refused = connect(1);
+            refused.setSoTimeout(20_000);
+            assertThat(refused.getInputStream().read()).isEqualTo(-1);
+        }
+        assertThat(endpoint().getConnectionCount()).isLessThanOrEqualTo(MOST_OF_ADDRESS + 2L);
+    }
+
+    private AbstractEndpoint<?, ?> endpoint() {
+        return ((BoundedProtocol) tomcat.getConnector().getProtocolHandler()).endpoint();
     }
 
     @Test

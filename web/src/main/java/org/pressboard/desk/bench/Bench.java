@@ -163,7 +163,7 @@ class Bench {
         Table table = tables.find(listing.table()).orElseThrow(() -> new NotThere("not-there.table"));
         Table wide = wide(tables, listing);
         ConditionWords said = conditions.words(tables, wide);
-        Listing there = listing.of(wide);
+        Listing there = listing.of(tables, wide);
         model.addAttribute("page", draft);
         model.addAttribute("ticket", new Ticket(draft.key().name(), there, table, conditions.statements(listing.keep(),
                 tables, wide, model), said.of(listing.keep()),

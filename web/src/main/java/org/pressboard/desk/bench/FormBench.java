@@ -161,7 +161,7 @@ class FormBench {
         Table table = tables.find(form.table()).orElseThrow(() -> new NotThere("not-there.table"));
         model.addAttribute("page", draft);
         model.addAttribute("pages", catalog.pages().values());
-        model.addAttribute("ticket", new FormTicket(draft.key().name(), form.of(table), table,
+        model.addAttribute("ticket", new FormTicket(draft.key().name(), form.of(tables, table), table,
                 Led.of(tables, table),
                 tables.people().map(tables::get).orElse(null), granted(table), drafts.mark(draft.key()),
                 words.steps(drafts, draft.key(), tables), words.desk()));
