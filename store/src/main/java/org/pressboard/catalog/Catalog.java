@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.impl.DSL;
@@ -283,8 +284,14 @@ public class Catalog {
     /** The drafts in the order of the menu, each with the edition shown. */
     @Transactional(readOnly = true)
     public Map<PageKey, DraftedPage> pages() {
+        Map<String, List<Edition>> editions = entities.createQuery("from EditionEntity order by id.number desc", EditionEntity.class)
+                .getResultStream().collect(Collectors.groupingBy(EditionEntity::pageKey,
+                        Collectors.mapping(EditionEntity::toEdition, Collectors.toList())));
         Map<PageKey, DraftedPage> pages = new LinkedHashMap<>();
-        pageEntities().forEach(page -> pages.put(page.draft().key(), drafted(page)));
+        pageEntities().forEach(page -> {
+            Page draft = page.draft();
+            pages.put(draft.key(), new DraftedPage(draft, editions.getOrDefault(draft.key().name(), List.of()), page.edition()));
+        });
         return pages;
     }
 

@@ -47,6 +47,10 @@ class EditionEntity {
         this.publishedBy = publishedBy;
     }
 
+    String pageKey() {
+        return id.pageKey();
+    }
+
     Edition toEdition() {
         // the address is the page's now, whatever it was then
         return new Edition(id.number(), VersionedPage.read(content).at(new PageKey(id.pageKey())), publishedAt,

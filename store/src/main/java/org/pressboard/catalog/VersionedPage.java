@@ -1,5 +1,7 @@
 package org.pressboard.catalog;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import org.pressboard.edition.Page;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -12,11 +14,21 @@ record VersionedPage(int version, Page page) {
     private static final int CURRENT = 2;
     private static final JsonMapper JSON = new JsonMapper();
 
+    /** The desk looks through all editions of all pages, which never change. */
+    private static final int MOST_CHARACTERS_READ = 2_000_000;
+    private static final Cache<String, Page> READ = Caffeine.newBuilder().maximumWeight(MOST_CHARACTERS_READ)
+            .weigher((String json, Page page) -> json.length()).build();
+
     static String write(Page page) {
         return Definitions.write(new VersionedPage(CURRENT, page));
     }
 
+    /** Of the same text always the same page. */
     static Page read(String json) {
+        return READ.get(json, VersionedPage::parsed);
+    }
+
+    private static Page parsed(String json) {
         ObjectNode kept = (ObjectNode) JSON.readTree(json);
         int version = kept.path("version").asInt();
         return switch (version) {

@@ -25,7 +25,6 @@ import org.pressboard.catalog.DraftedPage;
 import org.pressboard.catalog.Drafts;
 import org.pressboard.catalog.PageBin;
 import org.pressboard.condition.Condition;
-import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.editing.RowEditing;
 import org.pressboard.editing.Undo;
@@ -38,12 +37,8 @@ import org.pressboard.history.Act;
 import org.pressboard.history.Acts;
 import org.pressboard.history.Author;
 import org.pressboard.intake.Plan;
-import org.pressboard.listing.Finding;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
-import org.pressboard.listing.Ordering;
-import org.pressboard.listing.SortBy;
-import org.pressboard.listing.TakeAway;
 import org.pressboard.schema.Publisher;
 import org.pressboard.schema.TableChanges;
 import org.pressboard.table.Chosen;
@@ -347,15 +342,8 @@ class OwnerSteps {
         if (catalog.pageKeys().contains(name)) {
             return Step.of("nothing");
         }
-        catalog.addPage(new Page(new PageKey(name), "Walk <b>" + name, List.of(listing(new ListingKey(name), table, random))));
+        catalog.addPage(Parts.page(new PageKey(name), table, random));
         return Step.of("make page " + name + " of " + table.key());
-    }
-
-    private Listing listing(ListingKey key, Table table, RandomGenerator random) {
-        List<FieldKey> fields = table.fields().stream().map(Field::key).toList();
-        return Listing.plain(key, table.key(), fields).keeping(random.nextBoolean() ? Condition.ALWAYS : condition(table, random))
-                .with(Finding.by(fields, fields)).with(Ordering.by(List.of(new SortBy(pick(fields, random), random.nextBoolean()))))
-                .takenAwayAs(Set.of(TakeAway.CSV, TakeAway.JSON));
     }
 
     private Step changePage(DraftedPage page, Table table, RandomGenerator random) {
@@ -364,7 +352,8 @@ class OwnerSteps {
             drafts.undo(key);
             return Step.of("take back a step of " + key);
         }
-        drafts.change(key, "owner", draft -> draft.with(List.of(listing(new ListingKey(key.name()), table, random))));
+        drafts.change(key, "owner", draft -> draft.with(List.of(Parts.listing(new ListingKey(key.name()), table, random)))
+                .holding(List.of(Parts.form(table, random))));
         return Step.of("change " + key + " to " + table.key());
     }
 

@@ -83,6 +83,7 @@ class OwnerWalkTest extends InBrowser {
             walked.add(i + " " + step.said());
             assertGrants(step, before);
             assertScreens();
+            assertForms(random);
         }
         assertThat(walked.stream().filter(step -> step.contains("refused")).count()).as(this::said).isLessThan(STEPS / 2);
         assertThat(walked).as("walked").anyMatch(step -> step.contains("publish"));
@@ -128,6 +129,15 @@ class OwnerWalkTest extends InBrowser {
         assertThat(found.stream().filter(each -> !each.isEmpty())).as(this::said).isEmpty();
     }
 
+    /** One of the forms is filled in at random, as somebody would. */
+    private void assertForms(SplittableRandom random) {
+        for (DraftedPage page : steps.pages().stream().filter(DraftedPage::isPublished).limit(1).toList()) {
+            String role = random.nextBoolean() ? "" : cookies.get("member");
+            Filler filler = new Filler(address("/" + page.draft().key() + "/send/" + Parts.FORM), role);
+            assertThat(filler.fill(random)).as(this::said).isLessThan(500);
+        }
+    }
+
     /** All screens at the desk, and all that visitors get of the pages; of each, who asks for it. */
     private Map<String, List<String>> addresses() {
         Map<String, List<String>> addresses = new HashMap<>();
@@ -136,7 +146,9 @@ class OwnerWalkTest extends InBrowser {
             String key = page.draft().key().name();
             Stream.of("/" + key, "/" + key + "?" + key + ".q=plum", "/listings/" + key + "/rows", "/listings/" + key + "/rows.csv",
                     "/listings/" + key + "/rows.json", "/listings/" + key + "/rows/count", "/listings/" + key + "/rows/totals",
-                    "/listings/" + key + "/rows/tallies").forEach(path -> addresses.put(path, List.copyOf(cookies.keySet())));
+                    "/listings/" + key + "/rows/tallies", "/" + key + "/send/" + Parts.FORM, "/listings/" + key + "/rows/add",
+                    "/listings/" + key + "/rows/1/change", "/listings/" + key + "/rows/1/remove", "/listings/" + key + "/rows/1/do/0",
+                    "/listings/" + key + "/rows/several?row=1&row=2").forEach(path -> addresses.put(path, List.copyOf(cookies.keySet())));
         }
         return addresses;
     }
