@@ -207,4 +207,14 @@ public sealed interface Numeric extends FieldType {
     default boolean hasRange() {
         return true;
     }
+
+    /** The kind of an average: it has some digits more than what it is of. */
+    static FieldType average(FieldType of) {
+        return switch (of) {
+            case Decimal decimal -> new Decimal(Math.min(100, decimal.digits() + 1));
+            case Percent percent -> percent;
+            case Money money -> money;
+            default -> new Decimal(1);
+        };
+    }
 }

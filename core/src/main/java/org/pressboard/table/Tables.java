@@ -361,27 +361,18 @@ public final class Tables {
         if (settle(tally.table(), tally.by(), under).isSeveral()) {
             throw ProblemsFound.of("computed.no-reference", tally.by().name());
         }
+        tally.counted().stream().flatMap(key -> get(tally.table()).fields().find(key).stream()).filter(field -> !field.isColumn())
+                .findFirst().ifPresent(virtual -> {
+                    throw ProblemsFound.of("computed.tally-of-virtual", virtual.label());
+                });
         if (tally.field() == null) {
             return new Numeric.WholeNumber(true);
         }
         FieldType of = settle(tally.table(), tally.field(), under);
-        if (!get(tally.table()).field(tally.field()).isColumn()) {
-            throw ProblemsFound.of("computed.tally-of-virtual", get(tally.table()).field(tally.field()).label());
-        }
         return switch (tally.measure()) {
             case COUNT -> new Numeric.WholeNumber(true);
-            case AVERAGE -> average(of);
+            case AVERAGE -> Numeric.average(of);
             case SUM, LEAST, GREATEST, FIRST, LAST -> of;
-        };
-    }
-
-    /** An average has some digits more than what it is of. */
-    private static FieldType average(FieldType of) {
-        return switch (of) {
-            case Numeric.Decimal decimal -> new Numeric.Decimal(Math.min(100, decimal.digits() + 1));
-            case Numeric.Percent percent -> percent;
-            case Numeric.Money money -> money;
-            default -> new Numeric.Decimal(1);
         };
     }
 

@@ -89,6 +89,11 @@ class TablesTest {
                 .hasMessageContaining("computed.no-table");
         assertThatThrownBy(() -> Tables.of(List.of(pears(tally("sum", Measure.SUM, new FieldKey("price"))),
                 trees(borrowed("price", "name"))))).hasMessageContaining("computed.tally-of-virtual");
+        // nor can what is counted be chosen by such a field
+        Field chosen = Field.computed(new FieldKey("few"), "Few", new Computed.Tally(TREES, PEAR, Measure.COUNT, null,
+                Condition.isEmpty(new FieldKey("price")).not(), null, null, Computed.Floor.NONE));
+        assertThatThrownBy(() -> Tables.of(List.of(pears(chosen), trees(borrowed("price", "name")))))
+                .hasMessageContaining("computed.tally-of-virtual");
     }
 
     @Test
