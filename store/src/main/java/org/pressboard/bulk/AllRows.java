@@ -9,7 +9,6 @@ import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.rows.Picking;
-import org.pressboard.rows.Turns;
 import org.pressboard.sql.TableSql;
 import org.pressboard.value.Row;
 import org.springframework.stereotype.Component;
@@ -21,12 +20,10 @@ import org.springframework.stereotype.Component;
 @Component
 public class AllRows {
 
-    private static final int AT_ONCE = 2;
     private static final int BATCH = 1_000;
 
     private final DSLContext sql;
     private final TakenAway takenAway;
-    private final Turns turns = new Turns(AT_ONCE);
 
     AllRows(DSLContext sql, TakenAway takenAway) {
         this.sql = sql;
@@ -55,11 +52,7 @@ public class AllRows {
      * @throws Carrying.Left            when nobody waits for them any more
      */
     public Spool read(RowQuery query, Locale language, Carrying carrying, Beginning beginning) throws IOException {
-        try {
-            return takenAway.spooled(turns, carrying, spool -> write(query, language, carrying, beginning, spool));
-        } catch (UncheckedIOException failed) {
-            throw failed.getCause();
-        }
+        return takenAway.spooled(carrying, spool -> write(query, language, carrying, beginning, spool));
     }
 
     private void write(RowQuery query, Locale language, Carrying carrying, Beginning beginning, OutputStream out) {

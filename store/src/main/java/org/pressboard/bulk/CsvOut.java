@@ -19,7 +19,6 @@ import org.jooq.impl.DSL;
 import org.postgresql.PGConnection;
 import org.postgresql.copy.CopyOut;
 import org.pressboard.listing.RowQuery;
-import org.pressboard.rows.Turns;
 import org.pressboard.value.SpreadsheetCells;
 import org.pressboard.sql.Canceled;
 import org.pressboard.sql.TableSql;
@@ -35,12 +34,10 @@ import org.springframework.stereotype.Component;
 @Component
 public class CsvOut {
 
-    private static final int AT_ONCE = 3;
     private static final byte[] LINE_END = "\r\n".getBytes(UTF_8);
 
     private final DSLContext sql;
     private final TakenAway takenAway;
-    private final Turns turns = new Turns(AT_ONCE);
 
     CsvOut(DSLContext sql, TakenAway takenAway) {
         this.sql = sql;
@@ -55,7 +52,7 @@ public class CsvOut {
      * @throws Carrying.Left            when nobody waits for them any more
      */
     public Spool read(RowQuery query, Locale language, SpreadsheetCells cells, Carrying carrying) throws IOException {
-        return takenAway.spooled(turns, carrying, spool -> write(query, language, cells, carrying, spool));
+        return takenAway.spooled(carrying, spool -> write(query, language, cells, carrying, spool));
     }
 
     /** @throws UncheckedIOException when they cannot be written there */

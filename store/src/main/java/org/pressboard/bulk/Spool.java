@@ -5,6 +5,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.FilterOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -25,7 +26,7 @@ public final class Spool extends OutputStream {
 
     private static final int PIECE = 16 * 1024 * 1024;
     private static final int BUFFER = 64 * 1024;
-    private static final Duration LONGEST_WAIT = Duration.ofSeconds(5);
+    private static final Duration LONGEST_WAIT = Duration.ofSeconds(20);
 
     private final Scratch scratch;
     private final ByteArrayOutputStream start = new ByteArrayOutputStream();
@@ -46,19 +47,32 @@ public final class Spool extends OutputStream {
      * @throws org.pressboard.rows.Busy when there is no turn to be had, or no room
      */
     static Spool written(Scratch scratch, Turns turns, Consumer<OutputStream> writer) throws IOException {
+        try {
+            return turns.take(LONGEST_WAIT, () -> written(scratch, writer));
+        } catch (UncheckedIOException failed) {
+            throw failed.getCause();
+        }
+    }
+
+    private static Spool written(Scratch scratch, Consumer<OutputStream> writer) {
         Spool spool = new Spool(scratch);
         boolean isWritten = false;
         try {
-            turns.take(LONGEST_WAIT, () -> {
-                writer.accept(spool.kept());
-                return spool;
-            });
+            writer.accept(spool.kept());
             isWritten = true;
             return spool;
         } finally {
             if (!isWritten) {
-                spool.close();
+                spool.leave();
             }
+        }
+    }
+
+    private void leave() {
+        try {
+            close();
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
         }
     }
 

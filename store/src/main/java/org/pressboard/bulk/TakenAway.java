@@ -18,10 +18,14 @@ class TakenAway {
 
     private static final String LONGEST = "10min";
 
+    /** The other half of the machine is for those who look at pages, whoever takes how much away. */
+    private static final int AT_ONCE = Math.max(1, Runtime.getRuntime().availableProcessors() / 2);
+
     private final DSLContext sql;
     private final VisitorScope scope;
     private final Scratch scratch;
     private final TransactionTemplate reading;
+    private final Turns turns = new Turns(AT_ONCE);
 
     TakenAway(DSLContext sql, VisitorScope scope, Scratch scratch, PlatformTransactionManager transactions) {
         this.sql = sql;
@@ -36,7 +40,7 @@ class TakenAway {
      *
      * @throws org.pressboard.rows.Busy when there is no turn to be had, or no room
      */
-    Spool spooled(Turns turns, Carrying carrying, Consumer<OutputStream> writer) throws IOException {
+    Spool spooled(Carrying carrying, Consumer<OutputStream> writer) throws IOException {
         try {
             return Spool.written(scratch, turns, writer);
         } finally {

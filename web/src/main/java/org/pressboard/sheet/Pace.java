@@ -36,8 +36,9 @@ public class Pace {
     private static final int PER_SECOND = 20;
     private static final Duration FORGOTTEN_AFTER = Duration.ofSeconds(AT_ONCE / PER_SECOND);
 
-    /** So many readings of one address go on at once; a page asks for one or two. */
+    /** So many readings of one address go on at once; a page asks for one or two. Of whoever asks for very much, one. */
     private static final int READ_AT_ONCE = 3;
+    private static final int MUCH = AT_ONCE / 2;
     private static final Duration LONGEST_WAIT = Duration.ofSeconds(5);
 
     private static final int WRITE_AT_ONCE = 6;
@@ -46,6 +47,7 @@ public class Pace {
     private final Turns writing = new Turns(WRITE_AT_ONCE);
     private final LoadingCache<String, Turns> turns = Caffeine.newBuilder().weakValues()
             .build(who -> new Turns(READ_AT_ONCE));
+    private final LoadingCache<String, Turns> oneByOne = Caffeine.newBuilder().weakValues().build(who -> new Turns(1));
     private final LoadingCache<String, Bucket> buckets = Caffeine.newBuilder().maximumSize(100_000)
             .expireAfterAccess(FORGOTTEN_AFTER).build(who -> Bucket.builder().addLimit(limit ->
                     limit.capacity(AT_ONCE).refillGreedy(PER_SECOND, Duration.ofSeconds(1))).build());
@@ -56,8 +58,10 @@ public class Pace {
      * @throws TooOften when so many are under way for long
      */
     public <T> T inTurn(String networkAddress, Supplier<T> work) {
+        String who = Networks.subscriber(networkAddress);
+        boolean isMuch = buckets.get(who).getAvailableTokens() < AT_ONCE - MUCH;
         try {
-            return turns.get(Networks.subscriber(networkAddress)).take(LONGEST_WAIT, work);
+            return (isMuch ? oneByOne : turns).get(who).take(LONGEST_WAIT, work);
         } catch (Busy others) {
             throw new TooOften(others.comeBackIn().toSeconds());
         }

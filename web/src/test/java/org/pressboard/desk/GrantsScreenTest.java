@@ -135,10 +135,16 @@ class GrantsScreenTest extends WithTables {
         Page owner = signedIn("owner@example.org");
         owner.navigate(address("/desk/pages/notes"));
         assertThat(owner.locator("main")).containsText("Visitors see “–” for Writer, because they may not see the rows of Members.");
+        // and in the sieve, through the eyes of whoever is chosen there
+        owner.navigate(address("/desk/pages/notes/notes/sieve?as=anyone"));
+        assertThat(owner.locator("body")).containsText("They see “–” for Writer, because they may not see the rows of Members.");
+        owner.navigate(address("/desk/pages/notes"));
         button(owner, "Show just the names").click();
         assertThat(owner.locator("main")).containsText("Everybody who sees Writer now sees what its rows are called, and nothing else of them.");
         assertThat(button(owner, "Show just the names")).hasCount(0);
         assertThat(get("/notes").body()).contains("Tomas Veit").doesNotContain("tomas@example.org");
+        owner.navigate(address("/desk/pages/notes/notes/sieve?as=anyone"));
+        assertThat(owner.locator("body")).not().containsText("They see");
     }
 
     /** Whoever publishes says who may see; who may add, change and remove is as it was. Each answer is told as it is. */
