@@ -144,7 +144,7 @@ public record Form(FormKey key, TableKey table, String title, String lead, boole
                 .filter(field -> canAsk(now, field)).isPresent() && !set.contains(each.field()))
                 .map(each -> each.of(tables, now)).toList())
                 .stamping(stamps.stream().filter(stamp -> now.fields().find(stamp.field())
-                        .filter(field -> field.isEntered() && tables.canHold(field, stamp.value())).isPresent()).toList());
+                        .filter(field -> field.isEntered() && tables.canHold(now, field, stamp.value())).isPresent()).toList());
     }
 
     /** What the table needs and the form neither asks for nor sets: nothing could be sent. */

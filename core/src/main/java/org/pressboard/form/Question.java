@@ -65,8 +65,9 @@ public record Question(FieldKey field, String label, String help, boolean requir
                 .with(of.rules().requiring(required || of.rules().required()));
     }
 
-    /** The same in a table of which its condition may no more be asked: it is asked for always then. */
+    /** The same in a table whose fields are others than they were: what can be asked of them no more does not bind it. */
     Question of(Tables tables, Table table) {
-        return tables.canAsk(table, when) ? this : when(Condition.ALWAYS);
+        Question asked = tables.canAsk(table, when) ? this : when(Condition.ALWAYS);
+        return start == null || tables.canHold(table, table.field(field), start) ? asked : asked.starting(null);
     }
 }

@@ -32,7 +32,7 @@ public record Deed(String label, Condition when, List<Stamp> gives) {
 
     /** Whether it can be done to rows of the table as it is: its fields may be of other kinds than they were. */
     boolean isOf(Tables tables, Table table) {
-        return tables.canAsk(table, when) && gives.stream().allMatch(stamp -> tables.canHold(table.field(stamp.field()), stamp.value()));
+        return tables.canAsk(table, when) && gives.stream().allMatch(stamp -> tables.canHold(table, table.field(stamp.field()), stamp.value()));
     }
 
     /** Whether all that it needs is among these. */

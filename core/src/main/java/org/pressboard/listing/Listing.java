@@ -146,8 +146,8 @@ public record Listing(ListingKey key, TableKey table, Condition keep, Show show,
     }
 
     /**
-     * Whether nothing can be kept of its table, for a field by which rows were is gone or of another kind: there is no row for anybody, and that
-     * is no answer to what they look for.
+     * Whether nothing can be kept of its table, for a field by which rows were is gone or of another kind: there is no row for
+     * anybody, and that is no answer to what they look for.
      */
     public boolean isBroken() {
         return keep.equals(Condition.NEVER);

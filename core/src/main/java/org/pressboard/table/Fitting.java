@@ -1,5 +1,6 @@
 package org.pressboard.table;
 
+import java.util.List;
 import java.util.Objects;
 import java.util.function.Predicate;
 import org.pressboard.condition.Condition;
@@ -22,7 +23,7 @@ final class Fitting {
             case Condition.All all -> all.parts().stream().allMatch(part -> fits(table, part));
             case Condition.Any any -> any.parts().stream().allMatch(part -> fits(table, part));
             case Condition.Not not -> fits(table, not.part());
-            case Condition.Compare compare -> is(table, compare.field(), field -> fits(field, compare.operator(), compare.operand()));
+            case Condition.Compare compare -> is(table, compare.field(), field -> fits(table, field, compare.operator(), compare.operand()));
             case Condition.OneOf oneOf -> is(table, oneOf.field(), field ->
                     oneOf.values().stream().allMatch(value -> isOf(field.type(), value)));
             case Condition.Between between -> between.ends().stream().allMatch(end -> fits(table, end));
@@ -38,18 +39,18 @@ final class Fitting {
         return table.fields().find(key).filter(wanted).isPresent();
     }
 
-    private boolean fits(Field field, Operator operator, Operand operand) {
+    private boolean fits(Table table, Field field, Operator operator, Operand operand) {
         FieldType type = field.type();
         boolean canBe = switch (operator) {
             case EQUALS, DIFFERS -> true;
             case CONTAINS, BEGINS -> type.isText();
             case LESS, AT_MOST, GREATER, AT_LEAST -> !type.isSeveral() && !(type instanceof Referring) && !(type instanceof Attached);
         };
-        return canBe && fits(field, operand);
+        return canBe && fits(table, field, operand);
     }
 
     /** Whether the field can be set to that, or compared with it. */
-    boolean fits(Field field, Operand operand) {
+    boolean fits(Table table, Field field, Operand operand) {
         FieldType.Held held = field.type().held();
         boolean isText = held == FieldType.Held.TEXT || held == FieldType.Held.TEXTS;
         return switch (operand) {
@@ -61,7 +62,8 @@ final class Fitting {
                         .filter(of -> isAlike(of.type(), field.type())).isPresent();
             };
             case Operand.OfPage page -> isText;
-            case Operand.OfRow row -> true;
+            case Operand.OfRow(FieldKey way) -> tables.reaching(table, List.of(way)).fields().find(way)
+                    .filter(of -> isAlike(of.type(), field.type())).isPresent();
             case Operand.Today today -> isDay(held);
             case Operand.Beginning beginning -> isDay(held);
         };

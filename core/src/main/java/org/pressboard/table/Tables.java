@@ -80,9 +80,9 @@ public final class Tables {
         return new Fitting(this).fits(table, condition);
     }
 
-    /** Whether a field as it is can be set to an operand, or compared with it. */
-    public boolean canHold(Field field, Operand operand) {
-        return new Fitting(this).fits(field, operand);
+    /** Whether a field of a table as it is can be set to an operand, or compared with it. */
+    public boolean canHold(Table table, Field field, Operand operand) {
+        return new Fitting(this).fits(table, field, operand);
     }
 
     /** The same with this table in place of the one of its key. */

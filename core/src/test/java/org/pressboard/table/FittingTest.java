@@ -87,7 +87,7 @@ class FittingTest {
                 new Operand.Today(1), new Operand.Beginning(Operand.Span.WEEK, 0));
         fitting.forEach((type, operands) -> {
             Table table = of(type);
-            assertThat(all.stream().filter(each -> around(table).canHold(table.field(FIELD), each))).as("%s", type)
+            assertThat(all.stream().filter(each -> around(table).canHold(table, table.field(FIELD), each))).as("%s", type)
                     .containsExactlyInAnyOrderElementsOf(operands);
         });
     }

@@ -39,6 +39,7 @@ import org.pressboard.history.Author;
 import org.pressboard.intake.Plan;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
+import org.pressboard.schema.Bin;
 import org.pressboard.schema.Publisher;
 import org.pressboard.schema.TableChanges;
 import org.pressboard.table.Chosen;
@@ -55,6 +56,7 @@ import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 
 /** What owners do with tables and pages of their own, one thing after the other, in no order at all. */
@@ -80,9 +82,11 @@ class OwnerSteps {
     private final Acts acts;
     private final PageBin pages;
     private final Intakes intakes;
+    private final Bin bin;
+    private final JdbcTemplate database;
 
     OwnerSteps(Catalog catalog, Drafts drafts, Publisher publisher, TableChanges changes, RowEditing editing, Undo undo, Acts acts,
-            PageBin pages, Intakes intakes) {
+            PageBin pages, Intakes intakes, Bin bin, JdbcTemplate database) {
         this.catalog = catalog;
         this.drafts = drafts;
         this.publisher = publisher;
@@ -92,6 +96,8 @@ class OwnerSteps {
         this.acts = acts;
         this.pages = pages;
         this.intakes = intakes;
+        this.bin = bin;
+        this.database = database;
     }
 
     List<Table> tables() {
@@ -107,9 +113,9 @@ class OwnerSteps {
         pages().forEach(page -> pages.put(page.draft().key()));
         List.copyOf(pages.pages().keySet()).stream().map(page -> page.draft().key())
                 .filter(key -> key.name().startsWith(OF_WALK)).forEach(pages::forget);
-        catalog.removedTables().keySet().stream().map(Table::key).filter(key -> key.name().startsWith(OF_WALK))
-                .forEach(key -> changes.putBack(key, OWNER));
         publisher.remove(tables().stream().map(Table::key).toArray(TableKey[]::new));
+        database.update("update pressboard.hosted_table set removed_at = removed_at - interval '31 days' where key like ?", OF_WALK + "%");
+        bin.empty();
     }
 
     Step take(RandomGenerator random) {

@@ -107,6 +107,7 @@ class SieveScreen {
                 visitor.on(LocalDate.now(clock)), there.keep(), FALLEN + 1).stream().map(Value.Referred::heading).toList());
         model.addAttribute("mostFallen", FALLEN);
         model.addAttribute("keep", conditions(site, sight.table()).of(there.keep()));
+        model.addAttribute("broken", there.isBroken());
         model.addAttribute("unseen", unseen.of(sight, there));
         model.addAttribute("as", as);
         model.addAttribute("why", why);
@@ -154,7 +155,7 @@ class SieveScreen {
         }
         if (found.size() == 1) {
             return sieve.stops(found.getFirst()).map(gate -> words.say("sieve.why." + gate, called,
-                    gate == Gate.KEPT ? unmet(sieve, found.getFirst(), conditions(site, table)) : table.label()))
+                    gate == Gate.KEPT ? unmet(sieve, found.getFirst(), conditions(site, table), words) : table.label()))
                     .orElseGet(() -> words.say("sieve.why.here", called));
         }
         Map<Optional<Gate>, Long> gates = found.stream().collect(Collectors.groupingBy(sieve::stops, LinkedHashMap::new,
@@ -177,8 +178,9 @@ class SieveScreen {
         return byName.isEmpty() ? rows.one(all, language, called).stream().toList() : byName;
     }
 
-    private static String unmet(Sieve sieve, Row row, ConditionWords conditions) {
-        return String.join("; ", sieve.unmet(row).stream().map(conditions::of).toList());
+    private static String unmet(Sieve sieve, Row row, ConditionWords conditions, Words words) {
+        return String.join("; ", sieve.unmet(row).stream().map(unmet -> unmet.equals(Condition.NEVER) ? words.say("sieve.broken")
+                : conditions.of(unmet)).toList());
     }
 
     private ConditionWords conditions(PublishedSite site, Table table) {
