@@ -125,6 +125,9 @@ class OwnerSteps {
         }
         Table table = tables.get(random.nextInt(tables.size()));
         List<DraftedPage> made = pages();
+        if (!made.isEmpty() && made.stream().noneMatch(DraftedPage::isPublished) && random.nextBoolean()) {
+            return publish(made.getFirst(), random); // else little of it is ever seen
+        }
         return switch (random.nextInt(20)) {
             case 0 -> tables.size() < MOST_TABLES ? makeTable(random) : removeTable(table);
             case 1 -> bringIn(table, random);

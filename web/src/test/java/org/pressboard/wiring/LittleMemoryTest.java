@@ -78,7 +78,8 @@ class LittleMemoryTest {
             port = free.getLocalPort();
         }
         List<String> command = List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xmx" + megabytes + "m",
-                "-XX:+ExitOnOutOfMemoryError", "-cp", System.getProperty("java.class.path"), SmallSite.class.getName(),
+                "-XX:+ExitOnOutOfMemoryError", "-XX:TieredStopAtLevel=1", "-cp", System.getProperty("java.class.path"),
+                SmallSite.class.getName(),
                 "--pressboard.shortest-filling=0s", "--server.port=" + port, "--pressboard.scratch=" + folder.resolve("scratch"));
         ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(folder.resolve("log").toFile());
         database.properties().forEach((name, value) -> builder.environment().put(name, value.toString()));
@@ -180,13 +181,13 @@ class LittleMemoryTest {
     }
 
     private Map<String, Long> connections() throws Exception {
-        return eachSends(60, number -> "GET /sightings HTTP/1.1\r\nHost: a\r\nX-Slow: ".getBytes(US_ASCII));
+        return eachSends(45, number -> "GET /sightings HTTP/1.1\r\nHost: a\r\nX-Slow: ".getBytes(US_ASCII));
     }
 
     private Map<String, Long> bodies() throws Exception {
         byte[] body = ("POST /sign-in HTTP/1.1\r\nHost: a\r\nContent-Type: application/x-www-form-urlencoded\r\n"
                 + "Content-Length: 2000000\r\n\r\nfield=" + "x".repeat(1_900_000)).getBytes(US_ASCII);
-        return eachSends(10, number -> body);
+        return eachSends(5, number -> body);
     }
 
     private Map<String, Long> takeAways() throws Exception {
@@ -195,11 +196,11 @@ class LittleMemoryTest {
     }
 
     private Map<String, Long> listeners() throws Exception {
-        return eachSends(60, number -> ("GET /listings/live.events?listing=sightings HTTP/1.1\r\nHost: a\r\n\r\n").getBytes(US_ASCII));
+        return eachSends(45, number -> ("GET /listings/live.events?listing=sightings HTTP/1.1\r\nHost: a\r\n\r\n").getBytes(US_ASCII));
     }
 
     private Map<String, Long> answers() throws Exception {
-        return eachSends(20, number -> ("GET /sightings?page=" + (number + 1) + " HTTP/1.1\r\nHost: a\r\n\r\n").getBytes(US_ASCII));
+        return eachSends(10, number -> ("GET /sightings?page=" + (number + 1) + " HTTP/1.1\r\nHost: a\r\n\r\n").getBytes(US_ASCII));
     }
 
     /** So many of each address send, and read how they are answered, if they are; how many got which answer. */
