@@ -32,15 +32,14 @@ import org.pressboard.value.FieldKey;
 import org.springframework.boot.CommandLineRunner;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.annotation.Bean;
-import org.springframework.context.annotation.Configuration;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * The application as a process of its own, with a page at {@code /sightings}: a list of {@value #ROWS} rows to be taken away,
- * and a form that everybody may fill in and that takes pictures.
+ * and a form that everybody may fill in and that takes pictures. No configuration by annotation, for the
+ * application would find it in every test.
  */
-@Configuration(proxyBeanMethods = false)
 class SmallSite {
 
     static final int ROWS = 200_000;
