@@ -145,7 +145,10 @@ public class ChangeFeed implements SmartLifecycle {
         });
     }
 
-    /** Told is {@code catalog}, {@code columns}, which is the catalog, too, or {@code rows}, the table, and how many of its rows were altered or removed. */
+    /**
+     * Told is {@code catalog}, {@code columns}, which is the catalog, too, or {@code rows}, the table, and how many of its rows
+     * were altered or removed.
+     */
     private void hear(String change) {
         String[] words = change.split(" ");
         String of = words.length > 1 ? ROWS + words[1] : CATALOG;

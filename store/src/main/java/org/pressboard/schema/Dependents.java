@@ -33,11 +33,11 @@ public class Dependents {
     public Uses of(TableKey key, FieldKey field) {
         Tables tables = catalog.tables();
         return new Uses(tables.usersOf(key, field), pages(listing -> listing.uses(tables, key, field)),
-                pages(listing -> listing.keepsBy(tables, key, field)), isGranting(key, field), hosted.filled(tables.get(key), field));
+                pages(listing -> listing.keepsBy(tables, key, field)), isGranting(tables, key, field), hosted.filled(tables.get(key), field));
     }
 
-    private boolean isGranting(TableKey key, FieldKey field) {
-        boolean isOfPeople = catalog.tables().people().filter(key::equals).isPresent();
+    private boolean isGranting(Tables tables, TableKey key, FieldKey field) {
+        boolean isOfPeople = tables.people().filter(key::equals).isPresent();
         return catalog.grants(key).all().stream().anyMatch(grant -> grant.rows().fields().contains(field))
                 || (isOfPeople && catalog.groups().stream().anyMatch(group -> group.rows().fields().contains(field)));
     }

@@ -21,13 +21,7 @@ class BudgetTest {
         Budget budget = new Budget(heap);
         assertThat(budget.total()).isGreaterThan(20L * 1024 * 1024).isLessThan(heap);
         for (Budget.Use use : Budget.Use.values()) {
-            List<Budget.Held> held = new ArrayList<>();
-            Optional<Budget.Held> next = budget.take(use, PIECE);
-            while (next.isPresent()) {
-                held.add(next.get());
-                next = budget.take(use, PIECE);
-            }
-            assertThat(budget.held(use)).isBetween(budget.most(use) - PIECE, budget.most(use));
+            List<Budget.Held> held = spent(budget, use);
             held.forEach(Budget.Held::close);
             held.forEach(Budget.Held::close);
             assertThat(budget.held(use)).isZero();
@@ -55,13 +49,7 @@ class BudgetTest {
     void whoeverSpendsOneKindToTheEndLeavesTheOthersTheirs(long megabytes) {
         for (Budget.Use use : Budget.Use.values()) {
             Budget budget = new Budget(megabytes * 1024 * 1024);
-            List<Budget.Held> all = new ArrayList<>();
-            Optional<Budget.Held> held = budget.take(use, PIECE);
-            while (held.isPresent()) {
-                all.add(held.get());
-                held = budget.take(use, PIECE);
-            }
-            assertThat(budget.held(use)).isBetween(budget.most(use) - PIECE, budget.most(use));
+            List<Budget.Held> all = spent(budget, use);
             assertThat(budget.most(use)).isLessThan(budget.total());
             for (Budget.Use other : Budget.Use.values()) {
                 assertThat(budget.take(other, PIECE).isPresent()).as("%s after %s", other, use).isEqualTo(other != use);
@@ -80,6 +68,16 @@ class BudgetTest {
         assertThat(budget.setAside(Budget.Use.ANSWERS, Long.MAX_VALUE)).isEqualTo(most / 3);
         assertThat(budget.held(Budget.Use.ANSWERS)).isEqualTo(1_000 + most / 3);
         assertThat(budget.take(Budget.Use.ANSWERS, most)).isEmpty();
+    }
+
+    /** All pieces that there are of it. */
+    private static List<Budget.Held> spent(Budget budget, Budget.Use use) {
+        List<Budget.Held> held = new ArrayList<>();
+        for (Optional<Budget.Held> next = budget.take(use, PIECE); next.isPresent(); next = budget.take(use, PIECE)) {
+            held.add(next.get());
+        }
+        assertThat(budget.held(use)).isBetween(budget.most(use) - PIECE, budget.most(use));
+        return held;
     }
 
     private static void spend(Budget budget) {

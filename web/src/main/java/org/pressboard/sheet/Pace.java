@@ -38,7 +38,7 @@ public class Pace {
 
     /** So many readings of one address go on at once; a page asks for one or two. Of whoever asks for very much, one. */
     private static final int READ_AT_ONCE = 3;
-    private static final int MUCH = AT_ONCE / 2;
+    private static final int LITTLE_LEFT = AT_ONCE / 2;
     private static final Duration LONGEST_WAIT = Duration.ofSeconds(5);
 
     private static final int WRITE_AT_ONCE = 6;
@@ -59,7 +59,7 @@ public class Pace {
      */
     public <T> T inTurn(String networkAddress, Supplier<T> work) {
         String who = Networks.subscriber(networkAddress);
-        boolean isMuch = buckets.get(who).getAvailableTokens() < AT_ONCE - MUCH;
+        boolean isMuch = buckets.get(who).getAvailableTokens() < LITTLE_LEFT;
         try {
             return (isMuch ? oneByOne : turns).get(who).take(LONGEST_WAIT, work);
         } catch (Busy others) {

@@ -14,7 +14,6 @@ import java.util.Map;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.locks.LockSupport;
-import java.util.regex.Pattern;
 import javax.sql.DataSource;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
@@ -41,6 +40,7 @@ import org.pressboard.rows.Rows;
 import org.pressboard.schema.Publisher;
 import org.pressboard.schema.TableChanges;
 import org.pressboard.sheet.Asking;
+import org.pressboard.site.HiddenInput;
 import org.pressboard.table.Field;
 import org.pressboard.table.Fields;
 import org.pressboard.table.Numeric;
@@ -67,7 +67,6 @@ final class PeopleBench {
     private static final FieldKey DAY = new FieldKey("day");
     private static final FieldKey KILOS = new FieldKey("kilos");
     private static final ListingKey OWN = new ListingKey("own");
-    private static final Pattern BEGUN = Pattern.compile("name=\"begun\" value=\"([^\"]+)\"");
 
     private final ConfigurableApplicationContext context;
     private final DSLContext sql;
@@ -207,7 +206,7 @@ final class PeopleBench {
         Visits bare = new Visits("http://localhost:" + barePort, "198.51.100.3");
         long row = 7;
         String path = "/listings/own/rows/" + row + "/value/kilos";
-        String token = Visits.token(mira.get(path));
+        String token = HiddenInput.of(mira.get(path).body(), "_csrf");
         String[] value = {"1.1", String.valueOf(sql.fetchSingle("select kilos from hosted.own_rows where row_id = 7")
                 .get(0))};
         AtomicInteger address = new AtomicInteger();
@@ -283,9 +282,9 @@ final class PeopleBench {
             Visits who = members.get(i % members.size()).at("203.1." + i / 200 + "." + i % 200);
             Thread.ofVirtual().start(() -> {
                 try {
-                    HttpResponse<String> form = who.get("/adopt/send/pledge");
-                    Map<String, String> fields = Map.of("_csrf", Visits.token(form), "begun", Visits.hidden(form,
-                            BEGUN), "was.tree", "",
+                    String form = who.get("/adopt/send/pledge").body();
+                    Map<String, String> fields = Map.of("_csrf", HiddenInput.of(form, "_csrf"), "begun", HiddenInput.of(form, "begun"),
+                            "was.tree", "",
                             "v.tree", "T-012", "was.amount", "", "v.amount", "30");
                     while (System.nanoTime() - start < MINUTE_NANOS) {
                         (who.post("/adopt/send/pledge", fields).statusCode() == 302 ? taken : failed).incrementAndGet();

@@ -8,14 +8,12 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import org.pressboard.site.HiddenInput;
 
 /** Somebody who visits the site: their cookies, and from which address on the network they come. */
 final class Visits {
 
-    private static final Pattern TOKEN = Pattern.compile("name=\"_csrf\" value=\"([^\"]+)\"");
     private static final HttpClient HTTP = HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build();
 
     private final String site;
@@ -32,7 +30,7 @@ final class Visits {
         Visits visits = new Visits(site, from);
         HttpResponse<String> form = visits.get("/sign-in");
         visits.keep(form);
-        visits.keep(visits.post("/sign-in", Map.of("email", email, "password", "quillbrook", "_csrf", hidden(form, TOKEN))));
+        visits.keep(visits.post("/sign-in", Map.of("email", email, "password", "quillbrook", "_csrf", HiddenInput.of(form.body(), "_csrf"))));
         return visits;
     }
 
@@ -67,17 +65,5 @@ final class Visits {
         String more = answer.headers().allValues("Set-Cookie").stream().map(each -> each.split(";")[0])
                 .collect(Collectors.joining("; "));
         cookies = more.isEmpty() ? cookies : cookies.isEmpty() ? more : cookies + "; " + more;
-    }
-
-    static String token(HttpResponse<String> form) {
-        return hidden(form, TOKEN);
-    }
-
-    static String hidden(HttpResponse<String> form, Pattern what) {
-        Matcher found = what.matcher(form.body());
-        if (!found.find()) {
-            throw new IllegalStateException(what + " is not in the answer " + form.statusCode() + " of " + form.uri());
-        }
-        return found.group(1);
     }
 }

@@ -12,8 +12,6 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -21,6 +19,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.pressboard.catalog.Accounts;
 import org.pressboard.catalog.WelcomeLinks;
+import org.pressboard.site.HiddenInput;
 import org.pressboard.site.RunningSite;
 import org.pressboard.testing.Eventually;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -139,9 +138,7 @@ class GuessingTest extends RunningSite {
 
     private Form form(String path) {
         HttpResponse<String> page = get(path);
-        Matcher token = Pattern.compile("name=\"_csrf\" value=\"([^\"]+)\"").matcher(page.body());
-        assertThat(token.find()).isTrue();
-        return new Form(token.group(1), cookie(page, "pressboard-form"));
+        return new Form(HiddenInput.of(page.body(), "_csrf"), cookie(page, "pressboard-form"));
     }
 
     private static String cookie(HttpResponse<String> answer, String name) {

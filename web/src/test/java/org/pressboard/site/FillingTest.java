@@ -251,7 +251,7 @@ class FillingTest extends WithTables {
         assertThat(send(bare).statusCode()).isEqualTo(403);
         HttpResponse<String> form = get("/sign-in");
         String cookie = form.headers().firstValue("Set-Cookie").orElseThrow().split(";")[0];
-        String token = form.body().replaceAll("(?s).*name=\"_csrf\" value=\"([^\"]+)\".*", "$1");
+        String token = HiddenInput.of(form.body(), "_csrf");
         for (String path : List.of(ADD, "/listings/sheaves/rows/1/change", "/listings/sheaves/rows/1/remove",
                 "/listings/sheaves/undo", "/listings/trees/rows/add", "/listings/trees/rows/1/remove", "/listings/none/rows/add")) {
             HttpResponse<String> answer = send(HttpRequest.newBuilder(URI.create(address(path))).header("Cookie", cookie)

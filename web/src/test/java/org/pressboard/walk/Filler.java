@@ -9,11 +9,13 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.random.RandomGenerator;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import org.pressboard.site.HiddenInput;
 
 /**
  * Fills in a form as a browser without scripts does.
@@ -23,7 +25,6 @@ import java.util.stream.Collectors;
  */
 record Filler(String form, String role) {
 
-    private static final Pattern HIDDEN = Pattern.compile("name=\"(_csrf|begun)\" value=\"([^\"]+)\"");
     private static final Pattern CONTROL = Pattern.compile("name=\"(v\\.[^\"]+)\"");
 
     /** The status that it is answered with; of the page itself where it has no such form. */
@@ -35,9 +36,7 @@ record Filler(String form, String role) {
             return shown.statusCode();
         }
         Map<String, String> fields = new LinkedHashMap<>();
-        for (Matcher hidden = HIDDEN.matcher(shown.body()); hidden.find();) {
-            fields.put(hidden.group(1), hidden.group(2));
-        }
+        List.of("_csrf", "begun").forEach(name -> fields.put(name, HiddenInput.of(halves[1], name)));
         for (Matcher control = CONTROL.matcher(halves[1]); control.find();) {
             fields.put(control.group(1), Asked.pick(Asked.WORDS, random));
         }

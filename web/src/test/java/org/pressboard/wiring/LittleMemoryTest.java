@@ -31,14 +31,13 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.function.IntFunction;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.pressboard.site.HiddenInput;
 import org.pressboard.testing.Eventually;
 import org.pressboard.testing.TestDatabase;
 
@@ -53,7 +52,6 @@ class LittleMemoryTest {
     /** Whoever is let in may wait for longer; nobody is kept waiting to be refused. */
     private static final int LONGEST_MILLIS = 3_000;
     private static final String WAITING = "waiting";
-    private static final Pattern HIDDEN = Pattern.compile("name=\"(_csrf|begun)\" value=\"([^\"]+)\"");
 
     @TempDir
     private Path folder;
@@ -114,12 +112,13 @@ class LittleMemoryTest {
         start(megabytes);
         Drawn tell = drawn();
         Map<String, Harm> spent = new LinkedHashMap<>();
+        // before the others: an open page whose visitor is gone holds its memory until the next time it is told something
+        spent.put("files", () -> assertThat(files(tell)).as("told of drawings, pictures taken").containsKeys(200, 302));
         spent.put("connections", () -> assertRefused(connections()));
         spent.put("bodies", () -> assertRefused(bodies()));
         spent.put("take-aways", () -> assertRefused(takeAways()));
         spent.put("listeners", () -> assertRefused(listeners()));
         spent.put("answers", this::answers);
-        spent.put("files", () -> files(tell));
         for (Map.Entry<String, Harm> each : spent.entrySet()) {
             each.getValue().done();
             assertGoesOn(each.getKey());
@@ -158,9 +157,12 @@ class LittleMemoryTest {
 
     /** While whatever was begun is still held, and when it has been let go. */
     private void assertGoesOn(String after) {
-        Eventually.holds(Duration.ofSeconds(60), () -> !process.isAlive() || isAnswered());
-        assertThat(process.isAlive()).as(() -> after + " " + log()).isTrue();
+        assertAnswered(after);
         letGo();
+        assertAnswered(after);
+    }
+
+    private void assertAnswered(String after) {
         Eventually.holds(Duration.ofSeconds(60), () -> !process.isAlive() || isAnswered());
         assertThat(process.isAlive()).as(() -> after + " " + log()).isTrue();
     }
@@ -242,17 +244,11 @@ class LittleMemoryTest {
         HttpClient http = HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).cookieHandler(new CookieManager()).build();
         String page = http.send(HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + "/sightings")).build(),
                 HttpResponse.BodyHandlers.ofString()).body();
-        String csrf = "";
-        String begun = "";
-        for (Matcher hidden = HIDDEN.matcher(page); hidden.find();) {
-            csrf = hidden.group(1).equals("_csrf") ? hidden.group(2) : csrf;
-            begun = hidden.group(1).equals("begun") ? hidden.group(2) : begun;
-        }
-        assertThat(List.of(csrf, begun)).as(page).doesNotContain("");
-        return new Drawn(http, csrf, begun);
+        return new Drawn(http, HiddenInput.of(page, "_csrf"), HiddenInput.of(page, "begun"));
     }
 
-    private void files(Drawn tell) throws Exception {
+    /** Pictures and drawings as large as may be, and larger, several at once; how many got which status. */
+    private Map<Integer, Long> files(Drawn tell) throws Exception {
         ByteArrayOutputStream large = new ByteArrayOutputStream();
         ImageIO.write(new BufferedImage(7_000, 7_000, BufferedImage.TYPE_INT_ARGB), "png", large);
         large.write(new byte[19 * 1024 * 1024 - large.size()]);
@@ -261,16 +257,19 @@ class LittleMemoryTest {
                 ("<svg xmlns='http://www.w3.org/2000/svg'>" + "<g>".repeat(100_000) + "</g>".repeat(100_000) + "</svg>").getBytes(US_ASCII));
         List<CompletableFuture<Integer>> answers = IntStream.range(0, 12).mapToObj(i -> CompletableFuture.supplyAsync(() ->
                 upload(tell, pictures.get(i % pictures.size())), threads)).toList();
+        Map<Integer, Long> counted = new TreeMap<>();
         for (CompletableFuture<Integer> answer : answers) {
-            assertThat(answer.get()).isIn(0, 200, 303, 413, 422, 429, 503);
+            counted.merge(answer.get(), 1L, Long::sum);
         }
+        assertThat(counted.keySet()).isSubsetOf(0, 200, 302, 303, 413, 422, 429, 503);
+        return counted;
     }
 
     /** The status it is answered with; 0 where the connection was ended. */
     private int upload(Drawn tell, byte[] picture) {
         byte[] head = ("--x\r\nContent-Disposition: form-data; name=\"_csrf\"\r\n\r\n" + tell.csrf
                 + "\r\n--x\r\nContent-Disposition: form-data; name=\"begun\"\r\n\r\n" + tell.begun
-                + "\r\n--x\r\nContent-Disposition: form-data; name=\"v.picture\"; filename=\"a.png\"\r\n"
+                + "\r\n--x\r\nContent-Disposition: form-data; name=\"file.picture\"; filename=\"a.png\"\r\n"
                 + "Content-Type: image/png\r\n\r\n").getBytes(ISO_8859_1);
         byte[] end = "\r\n--x--\r\n".getBytes(US_ASCII);
         try {
