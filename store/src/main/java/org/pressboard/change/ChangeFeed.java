@@ -87,10 +87,11 @@ public class ChangeFeed implements SmartLifecycle {
     }
 
     /**
-     * Says, within a transaction, that columns come, go, or are of another kind. What connections have prepared is of the columns as
-     * they were, and would fail: no node uses them any longer.
+     * Says, within a transaction, that columns are gone or of another kind. What connections have prepared is of the columns as
+     * they were, and would fail once others have their names: no node uses these connections any longer. To make a pool of them
+     * anew takes a second of a processor, so nothing else says so.
      */
-    public void columnsChanged() {
+    public void columnsGone() {
         tell(COLUMNS);
     }
 

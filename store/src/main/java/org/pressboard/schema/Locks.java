@@ -4,7 +4,6 @@ import java.util.Collection;
 import java.util.List;
 import java.util.stream.Stream;
 import org.pressboard.catalog.Catalog;
-import org.pressboard.change.ChangeFeed;
 import org.pressboard.grant.Deciding;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
@@ -22,13 +21,11 @@ class Locks {
     private final Catalog catalog;
     private final RowSecurity security;
     private final OpenFields open;
-    private final ChangeFeed changes;
 
-    Locks(Catalog catalog, RowSecurity security, OpenFields open, ChangeFeed changes) {
+    Locks(Catalog catalog, RowSecurity security, OpenFields open) {
         this.catalog = catalog;
         this.security = security;
         this.open = open;
-        this.changes = changes;
     }
 
     /** Takes it off, so that the columns of that table can be altered, or it be removed. */
@@ -39,7 +36,6 @@ class Locks {
 
     /** Puts it on again, as the tables and their grants are now. */
     void putOn(TableKey altered) {
-        changes.columnsChanged();
         Tables tables = catalog.tables();
         open.open(tables);
         protect(tables, concerned(tables, altered).toList());

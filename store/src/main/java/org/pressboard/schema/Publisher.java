@@ -159,6 +159,7 @@ public class Publisher {
         catalog.removeTable(table.key());
         tables.drop(table);
         bin.forgetHistory(table.key());
+        changes.columnsGone();
         changes.tableRemoved(table.key());
     }
 

@@ -202,6 +202,7 @@ public class TableChanges {
         hosted.bin(table);
         catalog.binTable(key);
         locks.putOn(key);
+        changes.columnsGone();
         changes.tableRemoved(key);
     }
 
@@ -297,6 +298,9 @@ public class TableChanges {
             tallies.orderAnew(tables, tally -> ((Computed.Tally) Objects.requireNonNull(tally.by().computed())).table().equals(after.key()));
         }
         locks.putOn(after.key());
+        if (before.fields().stream().anyMatch(field -> hasOtherColumn(field, after))) {
+            changes.columnsGone();
+        }
         changes.tableRemoved(after.key());
         upkeep.completeAfterwards(after.key());
     }

@@ -5,20 +5,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.EnumSource;
+import java.util.List;
+import org.junit.jupiter.api.Test;
 
 /** No screen has anything that axe finds fault with, light or dark. */
 class AccessibilityTest extends InBrowser {
 
-    @ParameterizedTest
-    @EnumSource(names = {"LIGHT", "DARK"})
-    void visitorsPages(ColorScheme scheme) {
-        Page page = page(new Browser.NewContextOptions().setViewportSize(1280, 800).setColorScheme(scheme));
-        for (String path : new String[] {"/varieties?size=10", "/trees?q=ash&f.health=Good&sort=-planted&size=10", "/trees?q=zzzz",
-            "/trees?page=x&sort=nosuch", "/work-days", "/sign-in", "/sign-in?failed", "/no-such-page"}) {
-            page.navigate(address(path));
-            assertThat(violations(page)).as(path).isEmpty();
+    @Test
+    void visitorsPages() {
+        Page page = desktop();
+        for (String path : List.of("/varieties?size=10", "/trees?q=ash&f.health=Good&sort=-planted&size=10", "/trees?q=zzzz",
+                "/trees?page=x&sort=nosuch", "/work-days", "/sign-in", "/sign-in?failed", "/no-such-page")) {
+            assertNoFaults(page, path);
         }
         page.navigate(address("/varieties?size=10"));
         page.locator("summary").first().click();
@@ -26,25 +24,40 @@ class AccessibilityTest extends InBrowser {
         forgiveConsole("404");
     }
 
-    @ParameterizedTest
-    @EnumSource(names = {"LIGHT", "DARK"})
-    void onAPhone(ColorScheme scheme) {
-        Page page = page(new Browser.NewContextOptions().setViewportSize(390, 844).setColorScheme(scheme));
-        page.navigate(address("/trees?q=ash&f.health=Good&size=10"));
-        assertThat(violations(page)).isEmpty();
+    @Test
+    void onAPhone() {
+        assertNoFaults(phone(), "/trees?q=ash&f.health=Good&size=10");
     }
 
-    @ParameterizedTest
-    @EnumSource(names = {"LIGHT", "DARK"})
-    void theDesk(ColorScheme scheme) {
+    @Test
+    void theDesk() {
         Page page = signedIn("owner@example.org");
-        page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(scheme));
-        for (String path : new String[] {"/desk/tables", "/desk/tables/trees?size=10", "/desk/tables/trees/fields",
-            "/desk/tables/trees/history", "/desk/tables/trees/access", "/desk/tables/trees/rows/14",
-            "/desk/tables/trees/fields/picked", "/desk/tables/trees/fields/health", "/desk/pages", "/desk/pages/trees",
-            "/desk/settings", "/desk/members", "/desk/members/groups/stewards", "/desk/pages/trees/trees", "/desk/editions/trees", "/desk/proof/trees"}) {
-            page.navigate(address(path));
-            assertThat(violations(page)).as(path).isEmpty();
+        for (String path : List.of("/desk/tables", "/desk/tables/trees?size=10", "/desk/tables/trees/fields",
+                "/desk/tables/trees/history", "/desk/tables/trees/access", "/desk/tables/trees/rows/14",
+                "/desk/tables/trees/fields/picked", "/desk/tables/trees/fields/health", "/desk/pages", "/desk/pages/trees",
+                "/desk/settings", "/desk/members", "/desk/members/groups/stewards", "/desk/pages/trees/trees",
+                "/desk/editions/trees", "/desk/proof/trees")) {
+            assertNoFaults(page, path);
         }
+    }
+
+    @Test
+    void whatIsWrongIsFoundInFramesToo() {
+        Page page = page(new Browser.NewContextOptions().setViewportSize(1280, 800));
+        page.setContent("<!DOCTYPE html><html lang=en><title>A</title><main><h1>A</h1><iframe title=in srcdoc=\"<!DOCTYPE html>"
+                + "<html lang=en><title>B</title><main><h1>B</h1><input><p style='color:#bbb;background:#fff'>pale</main>\"></iframe>"
+                + "<p style='color:#000;background:#fff'>clear</main></html>");
+        page.frameLocator("iframe").getByText("pale").waitFor();
+        assertThat(Axe.violations(page)).hasSize(2).anyMatch(found -> found.startsWith("color-contrast: <p "))
+                .anyMatch(found -> found.startsWith("label: <input"));
+        assertThat(Axe.violationsOfColour(page)).hasSize(1);
+    }
+
+    private void assertNoFaults(Page page, String path) {
+        page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(ColorScheme.LIGHT));
+        page.navigate(address(path));
+        assertThat(Axe.violations(page)).as(path).isEmpty();
+        page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(ColorScheme.DARK));
+        assertThat(Axe.violationsOfColour(page)).as(() -> path + " in the dark").isEmpty();
     }
 }

@@ -2,8 +2,6 @@ package org.pressboard.site;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.deque.html.axecore.playwright.AxeBuilder;
-import com.deque.html.axecore.results.Rule;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
@@ -146,10 +144,6 @@ public abstract class InBrowser extends RunningSite {
 
     /** Violations of WCAG 2.2 AA and of best practice that axe finds. */
     protected static List<String> violations(Page page) {
-        return new AxeBuilder(page).analyze().getViolations().stream().map(InBrowser::described).toList();
-    }
-
-    private static String described(Rule rule) {
-        return rule.getId() + ": " + rule.getNodes().stream().map(node -> node.getHtml()).limit(3).toList();
+        return Axe.violations(page);
     }
 }
