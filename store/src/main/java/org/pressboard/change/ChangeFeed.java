@@ -10,6 +10,7 @@ import java.time.Duration;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.CountDownLatch;
@@ -41,7 +42,7 @@ public class ChangeFeed implements SmartLifecycle {
 
     private static final Logger LOG = LoggerFactory.getLogger(ChangeFeed.class);
     private static final String CATALOG = "catalog";
-    private static final String COLUMNS = "columns";
+    private static final String COLUMNS = "columns ";
     private static final String ROWS = "rows ";
     private static final String ALL_LOST = " all";
     private static final Pattern COUNTED = Pattern.compile("\\d{1,18}");
@@ -51,6 +52,7 @@ public class ChangeFeed implements SmartLifecycle {
     private final JdbcConnectionDetails database;
     private final DataSource pool;
     private final DSLContext sql;
+    private final String node = UUID.randomUUID().toString();
     private final AtomicLong numbers = new AtomicLong(System.currentTimeMillis() << 16);
     private final Map<String, Revision> current = new ConcurrentHashMap<>();
     private final CountDownLatch stopped = new CountDownLatch(1);
@@ -92,7 +94,7 @@ public class ChangeFeed implements SmartLifecycle {
      * anew takes a second of a processor, so nothing else says so.
      */
     public void columnsGone() {
-        tell(COLUMNS);
+        tell(COLUMNS + node);
     }
 
     private void connectAnew() {
@@ -142,27 +144,36 @@ public class ChangeFeed implements SmartLifecycle {
             @Override
             public void afterCommit() {
                 hear(change);
+                if (change.startsWith(COLUMNS)) {
+                    connectAnew();
+                }
             }
         });
     }
 
+    /** On any node; what this one did itself it has seen to before. */
+    private void hearNotified(String change) {
+        hear(change);
+        if (change.startsWith(COLUMNS) && !change.endsWith(node)) {
+            connectAnew();
+        }
+    }
+
     /**
-     * Told is {@code catalog}, {@code columns}, which is the catalog, too, or {@code rows}, the table, and how many of its rows
-     * were altered or removed.
+     * Told is {@code catalog}, {@code columns} and the node that changed them, which is the catalog, too, or {@code rows}, the
+     * table, and how many of its rows were altered or removed.
      */
     private void hear(String change) {
         String[] words = change.split(" ");
-        String of = words.length > 1 ? ROWS + words[1] : CATALOG;
+        boolean isOfRows = change.startsWith(ROWS);
+        String of = isOfRows ? ROWS + words[1] : CATALOG;
         if (words.length > 2 && COUNTED.matcher(words[2]).matches()) {
             long lost = Long.parseLong(words[2]);
             current.computeIfPresent(of, (key, before) -> before.after(numbers.incrementAndGet(), lost));
         } else {
             current.put(of, next());
         }
-        if (change.equals(COLUMNS)) {
-            connectAnew();
-        }
-        if (words.length > 1) {
+        if (isOfRows) {
             listeners.forEach(listener -> listener.accept(new TableKey(words[1])));
         }
     }
@@ -198,7 +209,7 @@ public class ChangeFeed implements SmartLifecycle {
         hearing = true;
         while (running) {
             for (PGNotification notification : postgres.getNotifications(WAIT_MILLIS)) {
-                hear(notification.getParameter());
+                hearNotified(notification.getParameter());
             }
         }
     }

@@ -12,6 +12,7 @@ import org.apache.catalina.connector.Connector;
 import org.apache.catalina.connector.Request;
 import org.apache.catalina.connector.Response;
 import org.apache.catalina.valves.ValveBase;
+import org.apache.coyote.ActionCode;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.memory.Budget;
 import org.pressboard.network.Networks;
@@ -97,7 +98,9 @@ public final class Door extends ValveBase {
         }
     }
 
+    /** What is still to come of the request is not waited for. */
     private void refuse(Response response, int status) throws IOException {
+        response.getCoyoteResponse().action(ActionCode.DISABLE_SWALLOW_INPUT, null);
         response.setHeader("Connection", "close");
         response.setHeader("Retry-After", "5");
         refusing.write(response.getResponse(), status);

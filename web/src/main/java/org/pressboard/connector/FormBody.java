@@ -2,6 +2,7 @@ package org.pressboard.connector;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.net.SocketTimeoutException;
 import java.nio.ByteBuffer;
 import org.apache.coyote.ActionCode;
 import org.apache.coyote.ContinueResponseTiming;
@@ -18,6 +19,8 @@ final class FormBody implements ApplicationBufferHandler {
 
     /** How often what arrived is held: here, by the server, as its texts, and as they are looked at. */
     private static final int TIMES_HELD = 4;
+
+    private static final int SILENT = -2;
 
     private @Nullable ByteBuffer piece;
 
@@ -38,7 +41,10 @@ final class FormBody implements ApplicationBufferHandler {
         long length = request.getContentLengthLong();
         long start = System.nanoTime();
         while (whole.size() < length) {
-            int count = request.doRead(body);
+            int count = next(request, body);
+            if (count == SILENT) {
+                return Outcome.TOO_SLOW;
+            }
             if (count < 0) {
                 break;
             }
@@ -54,6 +60,15 @@ final class FormBody implements ApplicationBufferHandler {
         again.setBytes(whole.toByteArray(), 0, whole.size());
         request.action(ActionCode.REQ_SET_BODY_REPLAY, again);
         return Outcome.WHOLE;
+    }
+
+    /** How many bytes came next; less than 0 at the end, or where nothing came for as long as the server waits. */
+    private static int next(Request request, FormBody body) throws IOException {
+        try {
+            return request.doRead(body);
+        } catch (SocketTimeoutException silent) {
+            return SILENT;
+        }
     }
 
     private void copyTo(ByteArrayOutputStream whole) {

@@ -40,7 +40,7 @@ class HarmTest extends WithOwnTable {
     /** They take a byte and then nothing; what they are owed has long been read. */
     @Test
     void fortySlowReadersHoldNoConnectionAndNobodyElseUp() throws IOException {
-        publish(400_000, LISTING);
+        publish(150_000, LISTING);
         List<Socket> readers = new ArrayList<>();
         try {
             for (int i = 0; i < 40; i++) {
