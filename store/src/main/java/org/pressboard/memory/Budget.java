@@ -23,14 +23,20 @@ public final class Budget {
     /** However little is left: so many requests that there is somebody to tell. */
     private static final long LEAST = 24L * 1024 * 1024;
 
-    /** For what memory is held, and which part of all it may be at most, in hundredths: one kind never starves the others. */
+    /**
+     * For what memory is held, and which part of all it may be at most, in hundredths; and how many it leaves to those that
+     * come after it. What can wait leaves room for a file to be looked at and for requests to be answered, however much of it
+     * there is: an open page that listens holds a connection and a request, too.
+     */
     public enum Use {
-        CONNECTIONS(30), REQUESTS(50), BODIES(40), FILES(60), TAKE_AWAYS(30), LISTENERS(50), ANSWERS(25);
+        CONNECTIONS(30, 2), REQUESTS(50, 0), BODIES(40, 4), FILES(34, 0), TAKE_AWAYS(30, 38), LISTENERS(20, 38), ANSWERS(14, 0);
 
         private final int most;
+        private final int leaves;
 
-        Use(int most) {
+        Use(int most, int leaves) {
             this.most = most;
+            this.leaves = leaves;
         }
     }
 
@@ -90,7 +96,7 @@ public final class Budget {
             of.addAndGet(-bytes);
             return false;
         }
-        if (left.addAndGet(-bytes) < 0) {
+        if (left.addAndGet(-bytes) < total * use.leaves / 100) {
             left.addAndGet(bytes);
             of.addAndGet(-bytes);
             return false;

@@ -59,6 +59,26 @@ class BudgetTest {
         }
     }
 
+    /** Each open page that listens holds a connection and a request besides. */
+    @ParameterizedTest
+    @ValueSource(longs = {512, 256, 128})
+    void whatCanWaitLeavesRoomForAFileAndForRequests(long megabytes) {
+        Budget budget = new Budget(megabytes * 1024 * 1024);
+        budget.setAside(Budget.Use.ANSWERS, Long.MAX_VALUE);
+        budget.setAside(Budget.Use.ANSWERS, Long.MAX_VALUE);
+        budget.setAside(Budget.Use.ANSWERS, Long.MAX_VALUE);
+        while (budget.take(Budget.Use.LISTENERS, PIECE).isPresent()) {
+            assertThat(budget.take(Budget.Use.REQUESTS, PIECE)).isPresent();
+            assertThat(budget.take(Budget.Use.CONNECTIONS, PIECE)).isPresent();
+        }
+        while (budget.take(Budget.Use.TAKE_AWAYS, PIECE).isPresent()) {
+            assertThat(budget.held(Budget.Use.TAKE_AWAYS)).isPositive();
+        }
+        assertThat(budget.take(Budget.Use.FILES, budget.most(Budget.Use.FILES))).isPresent();
+        assertThat(budget.take(Budget.Use.CONNECTIONS, PIECE)).isPresent();
+        assertThat(budget.take(Budget.Use.REQUESTS, PIECE)).isPresent();
+    }
+
     /** What is set aside is so for good, and leaves the rest of its kind. */
     @Test
     void whatIsSetAsideIsNeverMoreThanAThirdOfItsKind() {

@@ -22,7 +22,7 @@ import org.springframework.stereotype.Component;
 class Listeners implements SmartLifecycle {
 
     /** What an open page costs besides its connection and its request, measured after a collection. */
-    private static final long BYTES = 64 * 1024;
+    private static final long BYTES = 48 * 1024;
 
     private static final int MOST = 4_000;
 

@@ -56,7 +56,7 @@ class HarmTest extends WithOwnTable {
             for (Socket reader : readers) {
                 answers.add(Raw.firstLine(reader));
             }
-            assertThat(answers).contains("HTTP/1.1 200 ").containsOnly("HTTP/1.1 200 ", "HTTP/1.1 503 ");
+            assertThat(answers).contains("HTTP/1.1 200 ").isSubsetOf("HTTP/1.1 200 ", "HTTP/1.1 503 ");
             assertThat(get("/listings/grafts/rows.csv", "X-Forwarded-For", "203.0.113.70").statusCode()).isIn(200, 503);
         } finally {
             for (Socket reader : readers) {

@@ -112,12 +112,15 @@ class LittleMemoryTest {
         start(megabytes);
         Drawn tell = drawn();
         Map<String, Harm> spent = new LinkedHashMap<>();
-        // before the others: an open page whose visitor is gone holds its memory until the next time it is told something
-        spent.put("files", () -> assertThat(files(tell)).as("told of drawings, pictures taken").containsKeys(200, 302));
         spent.put("connections", () -> assertRefused(connections()));
         spent.put("bodies", () -> assertRefused(bodies()));
         spent.put("take-aways", () -> assertRefused(takeAways()));
         spent.put("listeners", () -> assertRefused(listeners()));
+        spent.put("files while pages listen", () -> {
+            assertRefused(listeners());
+            assertThat(isAnswered()).as("the first who asks").isTrue();
+            assertThat(files(tell)).as("told of drawings, pictures taken").containsKeys(200, 302);
+        });
         spent.put("answers", this::answers);
         for (Map.Entry<String, Harm> each : spent.entrySet()) {
             each.getValue().done();
