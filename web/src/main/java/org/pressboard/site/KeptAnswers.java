@@ -6,6 +6,7 @@ import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import jakarta.servlet.http.HttpServletResponseWrapper;
 import java.io.IOException;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.memory.Budget;
@@ -23,7 +24,7 @@ import org.springframework.web.util.ContentCachingResponseWrapper;
 class KeptAnswers extends OncePerRequestFilter {
 
     private static final long MOST_BYTES = 32L * 1024 * 1024;
-    private static final String KEEP_AS = KeptAnswers.class.getName();
+    private static final String GIVEN = KeptAnswers.class.getName();
 
     private record Key(String tag, String path, @Nullable String query) {
     }
@@ -38,12 +39,14 @@ class KeptAnswers extends OncePerRequestFilter {
                 .weigher((Key key, Answer answer) -> answer.body.length + 200).build();
     }
 
-    /** Gives a kept answer of that tag; where there is none, says that the one now drawn is to be kept. */
+    /** Gives a kept answer of that tag; where there is none, the one now drawn is kept. Before anything is written. */
     boolean give(String tag, HttpServletRequest request, HttpServletResponse response) {
         Key key = new Key(tag, request.getRequestURI(), request.getQueryString());
         Answer answer = answers.getIfPresent(key);
         if (answer == null) {
-            request.setAttribute(KEEP_AS, key);
+            if (request.getAttribute(GIVEN) instanceof Given given) {
+                given.copyAs(key);
+            }
             return false;
         }
         response.setContentType(answer.type);
@@ -57,20 +60,42 @@ class KeptAnswers extends OncePerRequestFilter {
 
     @Override
     protected boolean shouldNotFilter(HttpServletRequest request) {
-        return !request.getMethod().equals("GET") || request.getRequestURI().indexOf('.') >= 0;
+        return !request.getMethod().equals("GET");
     }
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        ContentCachingResponseWrapper drawn = new ContentCachingResponseWrapper(response);
-        chain.doFilter(request, drawn);
-        boolean wanted = request.getAttribute(KEEP_AS) instanceof Key && drawn.getStatus() == 200
-                && drawn.getHeader(HttpHeaders.SET_COOKIE) == null;
-        if (wanted && drawn.getContentType() != null) {
-            answers.put((Key) request.getAttribute(KEEP_AS),
-                    new Answer(drawn.getContentType(), drawn.getContentAsByteArray()));
+        Given given = new Given(response);
+        request.setAttribute(GIVEN, given);
+        chain.doFilter(request, given);
+        given.finish(answers);
+    }
+
+    /** Goes on to the browser as it is written, however large it is; what is to be kept is held until it is whole. */
+    private static final class Given extends HttpServletResponseWrapper {
+
+        private @Nullable Key key;
+
+        private Given(HttpServletResponse response) {
+            super(response);
         }
-        drawn.copyBodyToResponse();
+
+        private void copyAs(Key kept) {
+            if (key == null) {
+                setResponse(new ContentCachingResponseWrapper((HttpServletResponse) getResponse()));
+            }
+            key = kept;
+        }
+
+        private void finish(Cache<Key, Answer> answers) throws IOException {
+            if (key != null && getResponse() instanceof ContentCachingResponseWrapper copy) {
+                String type = copy.getContentType();
+                if (copy.getStatus() == SC_OK && copy.getHeader(HttpHeaders.SET_COOKIE) == null && type != null) {
+                    answers.put(key, new Answer(type, copy.getContentAsByteArray()));
+                }
+                copy.copyBodyToResponse();
+            }
+        }
     }
 }
