@@ -37,6 +37,12 @@ public class Files {
     private static final int LONGEST_NAME = 120;
     private static final int PIECE = 256 * 1024;
 
+    /**
+     * What is held of a file while somebody reads it, however slowly; a part of a piece. A thousand who read slowly hold no more
+     * than is drawn for their requests.
+     */
+    private static final int IN_HAND = 32 * 1024;
+
     /** What a file of the largest size and a picture in small copies take, as long as they are looked at. */
     private static final long AT_WORK = 96L * 1024 * 1024;
     private static final Duration LONGEST_WAIT = Duration.ofSeconds(20);
@@ -141,19 +147,19 @@ public class Files {
 
     /** Writes the bytes; between two pieces no connection is held, however slowly they are taken. */
     public void write(KeptFile file, OutputStream out) throws IOException {
-        for (int position = 0; (long) position * PIECE < file.size(); position++) {
-            out.write(piece(file.content(), position));
+        for (long from = 0; from < file.size(); from += IN_HAND) {
+            out.write(part(file.content(), (int) (from / PIECE), (int) (from % PIECE)));
         }
     }
 
-    private byte[] piece(String content, int position) throws IOException {
-        byte[] piece = transaction.execute(status -> sql.fetchOptional("select bytes from pressboard.file_piece "
-                + "where content = {0} and position = {1}", DSL.val(content), DSL.val(position))
-                .map(found -> found.get(0, byte[].class)).orElse(null));
-        if (piece == null) {
+    private byte[] part(String content, int position, int from) throws IOException {
+        byte[] part = transaction.execute(status -> sql.fetchOptional("select substring(bytes from {2} for {3}) "
+                + "from pressboard.file_piece where content = {0} and position = {1}", DSL.val(content), DSL.val(position),
+                DSL.val(from + 1), DSL.val(IN_HAND)).map(found -> found.get(0, byte[].class)).orElse(null));
+        if (part == null) {
             throw new IOException("The file is no more: " + content);
         }
-        return piece;
+        return part;
     }
 
     /** Notes that files stand in rows of a table, as part of the caller's transaction. */

@@ -9,6 +9,7 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
@@ -69,6 +70,22 @@ class FilesTest extends StoreTest {
         assertThat(kept.isPicture()).isFalse();
         assertThat(given(kept)).isEqualTo(bytes);
         assertThat(keep(bytes, "other-name.bin")).isEqualTo(kept);
+    }
+
+    @Test
+    void littleIsHeldOfAFileWhileSomebodyReadsIt() throws IOException {
+        KeptFile kept = keep(new byte[700_000], "long.bin");
+        files.write(kept, new OutputStream() {
+            @Override
+            public void write(int each) {
+                throw new IllegalStateException("byte by byte");
+            }
+
+            @Override
+            public void write(byte[] bytes, int offset, int length) {
+                assertThat(bytes).hasSizeLessThanOrEqualTo(32 * 1024);
+            }
+        });
     }
 
     /** Kinds are told by content, whatever the name says. */

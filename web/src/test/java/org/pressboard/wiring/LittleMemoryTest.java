@@ -19,9 +19,11 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.security.MessageDigest;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -62,6 +64,7 @@ class LittleMemoryTest {
     private final HttpClient others = HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build();
     private Process process;
     private int port;
+    private String content = "";
 
     @AfterEach
     void end() throws Exception {
@@ -122,6 +125,7 @@ class LittleMemoryTest {
             assertThat(files(tell)).as("told of drawings, pictures taken").containsKeys(200, 302);
         });
         spent.put("answers", this::answers);
+        spent.put("pictures", () -> assertThat(assertRefused(pictures())).containsKey("200"));
         for (Map.Entry<String, Harm> each : spent.entrySet()) {
             each.getValue().done();
             assertGoesOn(each.getKey());
@@ -153,9 +157,10 @@ class LittleMemoryTest {
     }
 
     /** To its end: some were not let in, or told to come back. */
-    private static void assertRefused(Map<String, Long> answers) {
+    private static Map<String, Long> assertRefused(Map<String, Long> answers) {
         assertThat(answers.keySet()).containsAnyOf("", "204", "503");
         assertThat(answers.keySet()).isSubsetOf("", "200", "204", "429", "503", WAITING);
+        return answers;
     }
 
     /** While whatever was begun is still held, and when it has been let go. */
@@ -208,6 +213,11 @@ class LittleMemoryTest {
         return eachSends(10, number -> ("GET /sightings?page=" + (number + 1) + " HTTP/1.1\r\nHost: a\r\n\r\n").getBytes(US_ASCII));
     }
 
+    /** The largest that came in, read no further than its first line. */
+    private Map<String, Long> pictures() throws Exception {
+        return eachSends(45, number -> ("GET /files/sightings/" + content + "/picture HTTP/1.1\r\nHost: a\r\n\r\n").getBytes(US_ASCII));
+    }
+
     /** So many of each address send, and read how they are answered, if they are; how many got which answer. */
     private Map<String, Long> eachSends(int ofAddress, IntFunction<byte[]> bytes) throws Exception {
         List<Future<String>> answers = new ArrayList<>();
@@ -255,6 +265,7 @@ class LittleMemoryTest {
         ByteArrayOutputStream large = new ByteArrayOutputStream();
         ImageIO.write(new BufferedImage(7_000, 7_000, BufferedImage.TYPE_INT_ARGB), "png", large);
         large.write(new byte[19 * 1024 * 1024 - large.size()]);
+        content = HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(large.toByteArray()));
         List<byte[]> pictures = List.of(large.toByteArray(), ("<svg xmlns='http://www.w3.org/2000/svg'>"
                 + "<g/>".repeat(250_000) + "</svg>").getBytes(US_ASCII),
                 ("<svg xmlns='http://www.w3.org/2000/svg'>" + "<g>".repeat(100_000) + "</g>".repeat(100_000) + "</svg>").getBytes(US_ASCII));

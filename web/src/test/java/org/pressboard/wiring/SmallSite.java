@@ -69,7 +69,7 @@ class SmallSite {
                 new Field(PICTURE, "Picture", new Attached.Picture()))), OWNER);
         sql.execute("insert into hosted.sightings (name) select 'Sighting ' || i from generate_series(1, {0}) i", ROWS);
         publisher.grant(table.key(), new Grants(List.of(new Grant(Audience.EVERYONE, Verb.ADD, Condition.ALWAYS))));
-        Listing listing = Listing.plain(new ListingKey("sightings"), table.key(), List.of(NAME))
+        Listing listing = Listing.plain(new ListingKey("sightings"), table.key(), List.of(NAME, PICTURE))
                 .with(Finding.by(List.of(NAME), List.of())).takenAwayAs(Set.of(TakeAway.CSV, TakeAway.JSON));
         Form form = Form.plain(new FormKey("tell"), table.key(), "Tell us").asking(List.of(Question.of(NAME), Question.of(PICTURE)));
         catalog.addPage(new Page(PAGE, "Sightings", List.of(listing)).holding(List.of(form)));
