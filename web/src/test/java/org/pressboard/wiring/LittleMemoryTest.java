@@ -54,11 +54,11 @@ class LittleMemoryTest {
     /** Whoever is let in may wait for longer; nobody is kept waiting to be refused. */
     private static final int LONGEST_MILLIS = 3_000;
     private static final String WAITING = "waiting";
+    private static final TestDatabase DATABASE = TestDatabase.create();
 
     @TempDir
     private Path folder;
 
-    private final TestDatabase database = TestDatabase.create();
     private final List<Socket> sockets = Collections.synchronizedList(new ArrayList<>());
     private final ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor();
     private final HttpClient others = HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build();
@@ -83,7 +83,7 @@ class LittleMemoryTest {
                 SmallSite.class.getName(),
                 "--pressboard.shortest-filling=0s", "--server.port=" + port, "--pressboard.scratch=" + folder.resolve("scratch"));
         ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(folder.resolve("log").toFile());
-        database.properties().forEach((name, value) -> builder.environment().put(name, value.toString()));
+        DATABASE.properties().forEach((name, value) -> builder.environment().put(name, value.toString()));
         process = builder.start();
         Eventually.holds(Duration.ofSeconds(120), () -> !process.isAlive() || isAnswered());
         assertThat(process.isAlive()).as(this::log).isTrue();
