@@ -90,8 +90,8 @@ public class ChangeFeed implements SmartLifecycle {
 
     /**
      * Says, within a transaction, that columns are gone or of another kind. What connections have prepared is of the columns as
-     * they were, and would fail once others have their names: no node uses these connections any longer. To make a pool of them
-     * anew takes a second of a processor, so nothing else says so.
+     * they were, and would fail once others have their names: no node uses these connections any longer. To make them all anew
+     * costs more than most changes do, so nothing else says so.
      */
     public void columnsGone() {
         tell(COLUMNS + node);

@@ -145,7 +145,7 @@ public class Files {
                 + "order by edge limit 1", DSL.val(content), DSL.val(edge)).map(found -> found.get(0, byte[].class));
     }
 
-    /** Writes the bytes; between two pieces no connection is held, however slowly they are taken. */
+    /** Writes the bytes; between two parts no connection is held, however slowly they are taken. */
     public void write(KeptFile file, OutputStream out) throws IOException {
         for (long from = 0; from < file.size(); from += IN_HAND) {
             out.write(part(file.content(), (int) (from / PIECE), (int) (from % PIECE)));

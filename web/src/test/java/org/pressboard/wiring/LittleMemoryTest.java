@@ -118,8 +118,7 @@ class LittleMemoryTest {
         spent.put("connections", () -> assertRefused(connections()));
         spent.put("bodies", () -> assertRefused(bodies()));
         spent.put("take-aways", () -> assertRefused(takeAways()));
-        spent.put("listeners", () -> assertRefused(listeners()));
-        spent.put("files while pages listen", () -> {
+        spent.put("listeners", () -> {
             assertRefused(listeners());
             assertThat(isAnswered()).as("the first who asks").isTrue();
             assertThat(files(tell)).as("told of drawings, pictures taken").containsKeys(200, 302);

@@ -42,7 +42,7 @@ import org.springframework.transaction.support.TransactionTemplate;
  */
 class SmallSite {
 
-    static final int ROWS = 200_000;
+    static final int ROWS = 100_000;
 
     private static final PageKey PAGE = new PageKey("sightings");
     private static final FieldKey NAME = new FieldKey("name");
