@@ -52,7 +52,7 @@ public class ChangeFeed implements SmartLifecycle {
     private final JdbcConnectionDetails database;
     private final DataSource pool;
     private final DSLContext sql;
-    private final String node = UUID.randomUUID().toString();
+    private final String ownColumns = COLUMNS + UUID.randomUUID();
     private final AtomicLong numbers = new AtomicLong(System.currentTimeMillis() << 16);
     private final Map<String, Revision> current = new ConcurrentHashMap<>();
     private final CountDownLatch stopped = new CountDownLatch(1);
@@ -94,7 +94,7 @@ public class ChangeFeed implements SmartLifecycle {
      * costs more than most changes do, so nothing else says so.
      */
     public void columnsGone() {
-        tell(COLUMNS + node);
+        tell(ownColumns);
     }
 
     private void connectAnew() {
@@ -144,19 +144,8 @@ public class ChangeFeed implements SmartLifecycle {
             @Override
             public void afterCommit() {
                 hear(change);
-                if (change.startsWith(COLUMNS)) {
-                    connectAnew();
-                }
             }
         });
-    }
-
-    /** On any node; what this one did itself it has seen to before. */
-    private void hearNotified(String change) {
-        hear(change);
-        if (change.startsWith(COLUMNS) && !change.endsWith(node)) {
-            connectAnew();
-        }
     }
 
     /**
@@ -172,6 +161,9 @@ public class ChangeFeed implements SmartLifecycle {
             current.computeIfPresent(of, (key, before) -> before.after(numbers.incrementAndGet(), lost));
         } else {
             current.put(of, next());
+        }
+        if (change.startsWith(COLUMNS)) {
+            connectAnew();
         }
         if (isOfRows) {
             listeners.forEach(listener -> listener.accept(new TableKey(words[1])));
@@ -209,7 +201,10 @@ public class ChangeFeed implements SmartLifecycle {
         hearing = true;
         while (running) {
             for (PGNotification notification : postgres.getNotifications(WAIT_MILLIS)) {
-                hearNotified(notification.getParameter());
+                // of its own columns it has heard when they were gone; to connect anew once more would help nobody
+                if (!notification.getParameter().equals(ownColumns)) {
+                    hear(notification.getParameter());
+                }
             }
         }
     }

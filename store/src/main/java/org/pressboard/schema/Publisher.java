@@ -144,6 +144,7 @@ public class Publisher {
         Arrays.stream(keys).forEach(locks::takeOff);
         Arrays.stream(keys).map(tables::get).toList().forEach(this::remove);
         Arrays.stream(keys).forEach(locks::putOn);
+        changes.columnsGone();
     }
 
     /** Removes all tables for good, whatever refers to what. */
@@ -153,13 +154,13 @@ public class Publisher {
         List<Table> all = catalog.tables().all();
         all.stream().map(Table::key).forEach(locks::takeOff);
         all.forEach(this::remove);
+        changes.columnsGone();
     }
 
     private void remove(Table table) {
         catalog.removeTable(table.key());
         tables.drop(table);
         bin.forgetHistory(table.key());
-        changes.columnsGone();
         changes.tableRemoved(table.key());
     }
 

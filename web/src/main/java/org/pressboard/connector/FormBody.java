@@ -20,8 +20,6 @@ final class FormBody implements ApplicationBufferHandler {
     /** How often what arrived is held: here, by the server, as its texts, and as they are looked at. */
     private static final int TIMES_HELD = 4;
 
-    private static final int SILENT = -2;
-
     private @Nullable ByteBuffer piece;
 
     /** Draws memory for what has come; false when there is none. */
@@ -35,16 +33,21 @@ final class FormBody implements ApplicationBufferHandler {
 
     /** @throws IOException when whoever sends it is gone */
     static Outcome read(Request request, Drawing memory) throws IOException {
+        try {
+            return readWhole(request, memory);
+        } catch (SocketTimeoutException silent) {
+            return Outcome.TOO_SLOW;
+        }
+    }
+
+    private static Outcome readWhole(Request request, Drawing memory) throws IOException {
         request.action(ActionCode.ACK, ContinueResponseTiming.ALWAYS);
         FormBody body = new FormBody();
         ByteArrayOutputStream whole = new ByteArrayOutputStream();
         long length = request.getContentLengthLong();
         long start = System.nanoTime();
         while (whole.size() < length) {
-            int count = next(request, body);
-            if (count == SILENT) {
-                return Outcome.TOO_SLOW;
-            }
+            int count = request.doRead(body);
             if (count < 0) {
                 break;
             }
@@ -60,15 +63,6 @@ final class FormBody implements ApplicationBufferHandler {
         again.setBytes(whole.toByteArray(), 0, whole.size());
         request.action(ActionCode.REQ_SET_BODY_REPLAY, again);
         return Outcome.WHOLE;
-    }
-
-    /** How many bytes came next; less than 0 at the end, or where nothing came for as long as the server waits. */
-    private static int next(Request request, FormBody body) throws IOException {
-        try {
-            return request.doRead(body);
-        } catch (SocketTimeoutException silent) {
-            return SILENT;
-        }
     }
 
     private void copyTo(ByteArrayOutputStream whole) {

@@ -2,7 +2,6 @@ package org.pressboard.site;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
 import java.util.List;
@@ -43,12 +42,12 @@ class AccessibilityTest extends InBrowser {
 
     @Test
     void whatIsWrongIsFoundInFramesToo() {
-        Page page = page(new Browser.NewContextOptions().setViewportSize(1280, 800));
+        Page page = desktop();
         page.setContent("<!DOCTYPE html><html lang=en><title>A</title><main><h1>A</h1><iframe title=in srcdoc=\"<!DOCTYPE html>"
                 + "<html lang=en><title>B</title><main><h1>B</h1><input><p style='color:#bbb;background:#fff'>pale</main>\"></iframe>"
                 + "<p style='color:#000;background:#fff'>clear</main></html>");
         page.frameLocator("iframe").getByText("pale").waitFor();
-        assertThat(Axe.violations(page)).hasSize(2).anyMatch(found -> found.startsWith("color-contrast: <p "))
+        assertThat(violations(page)).hasSize(2).anyMatch(found -> found.startsWith("color-contrast: <p "))
                 .anyMatch(found -> found.startsWith("label: <input"));
         assertThat(Axe.violationsOfColour(page)).hasSize(1);
     }
@@ -56,7 +55,7 @@ class AccessibilityTest extends InBrowser {
     private void assertNoFaults(Page page, String path) {
         page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(ColorScheme.LIGHT));
         page.navigate(address(path));
-        assertThat(Axe.violations(page)).as(path).isEmpty();
+        assertThat(violations(page)).as(path).isEmpty();
         page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(ColorScheme.DARK));
         assertThat(Axe.violationsOfColour(page)).as(() -> path + " in the dark").isEmpty();
     }

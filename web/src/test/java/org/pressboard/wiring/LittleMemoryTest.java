@@ -19,11 +19,9 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.security.MessageDigest;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -39,6 +37,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.pressboard.catalog.Digests;
 import org.pressboard.site.HiddenInput;
 import org.pressboard.testing.Eventually;
 import org.pressboard.testing.TestDatabase;
@@ -265,7 +264,7 @@ class LittleMemoryTest {
         ByteArrayOutputStream large = new ByteArrayOutputStream();
         ImageIO.write(new BufferedImage(7_000, 7_000, BufferedImage.TYPE_INT_ARGB), "png", large);
         large.write(new byte[19 * 1024 * 1024 - large.size()]);
-        content = HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(large.toByteArray()));
+        content = Digests.written(Digests.begin(), large.toByteArray());
         List<byte[]> pictures = List.of(large.toByteArray(), ("<svg xmlns='http://www.w3.org/2000/svg'>"
                 + "<g/>".repeat(250_000) + "</svg>").getBytes(US_ASCII),
                 ("<svg xmlns='http://www.w3.org/2000/svg'>" + "<g>".repeat(100_000) + "</g>".repeat(100_000) + "</svg>").getBytes(US_ASCII));
