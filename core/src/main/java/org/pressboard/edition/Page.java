@@ -1,6 +1,7 @@
 package org.pressboard.edition;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
@@ -13,6 +14,7 @@ import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
+import org.pressboard.value.FieldKey;
 
 /**
  * A page as it is drafted or published: its title, what is said before all, and the listings on it, from top to bottom.
@@ -72,6 +74,11 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
                 .map(listing -> listing.onPage(tables, title, key.name())).toList())
                 .holding(forms.stream().flatMap(form -> tables.find(form.table()).stream()
                         .map(table -> form.of(tables, table).onPage(title, key.name()))).toList());
+    }
+
+    /** The fields that something on it is about and that these tables have no more, such as those in the bin, by their table. */
+    public Map<TableKey, Set<FieldKey>> missing(Tables tables) {
+        return Missing.from(this, tables);
     }
 
     public Page letting(Access other) {

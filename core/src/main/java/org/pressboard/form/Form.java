@@ -4,6 +4,7 @@ import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -145,6 +146,18 @@ public record Form(FormKey key, TableKey table, String title, String lead, boole
                 .map(each -> each.of(tables, now)).toList())
                 .stamping(stamps.stream().filter(stamp -> now.fields().find(stamp.field())
                         .filter(field -> field.isEntered() && tables.canHold(now, field, stamp.value())).isPresent()).toList());
+    }
+
+    /** All fields of its table that it asks for, asks about or sets, also such as the table has no more. */
+    public Set<FieldKey> named() {
+        Set<FieldKey> named = new LinkedHashSet<>();
+        questions.forEach(each -> {
+            named.add(each.field());
+            named.addAll(each.when().fields());
+        });
+        stamps.forEach(stamp -> named.add(stamp.field()));
+        Optional.ofNullable(bounds.alike()).ifPresent(named::add);
+        return named;
     }
 
     /** What the table needs and the form neither asks for nor sets: nothing could be sent. */

@@ -1,6 +1,8 @@
 package org.pressboard.listing;
 
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.function.Predicate;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Field;
@@ -60,6 +62,16 @@ public record Changing(boolean add, boolean change, boolean remove, List<FieldKe
 
     public Changing sending(List<Sending> others) {
         return new Changing(add, change, remove, fields, inPlace, inSlip, several, deeds, others);
+    }
+
+    /** The fields that are filled in, or that a button is about. */
+    Set<FieldKey> named() {
+        Set<FieldKey> named = new LinkedHashSet<>(fields);
+        deeds.forEach(deed -> {
+            named.addAll(deed.when().fields());
+            named.addAll(deed.given());
+        });
+        return named;
     }
 
     /** The same for those fields only; where none is left of those that are filled in, nothing is. */

@@ -170,6 +170,17 @@ public record Listing(ListingKey key, TableKey table, Condition keep, Show show,
                 .map(mark -> new Mark(mark.when().onPage(title, address), mark.style(), mark.colour())).toList()));
     }
 
+    /** All fields that something on its ticket is about, also such as its table has no more. */
+    public Set<FieldKey> named() {
+        Set<FieldKey> named = new LinkedHashSet<>(shown());
+        opening.fields().forEach(own -> named.add(own.field()));
+        order().forEach(sort -> named.add(sort.field()));
+        named.addAll(changing.named());
+        named.addAll(keep.fields());
+        named.addAll(dress.asked());
+        return named;
+    }
+
     /** The fields of other tables that conditions of it ask about, through references. */
     public Set<FieldKey> reached() {
         Set<FieldKey> reached = new LinkedHashSet<>(keep.fields());

@@ -59,10 +59,12 @@ class DeskPages {
     private final MessageSource messages;
     private final PublishedWords publishedWords;
     private final UnseenFields unseen;
+    private final GoneFields gone;
     private final LogBook log;
 
     DeskPages(Catalog catalog, Publisher publisher, Sheets sheets, Intakes intakes, MessageSource messages,
-            PublishedWords publishedWords, UnseenFields unseen, LogBook log) {
+            PublishedWords publishedWords, UnseenFields unseen, GoneFields gone, LogBook log) {
+        this.gone = gone;
         this.unseen = unseen;
         this.publishedWords = publishedWords;
         this.log = log;
@@ -106,6 +108,7 @@ class DeskPages {
         model.addAttribute("broken", catalog.published().edition(page.draft().key()).stream()
                 .flatMap(edition -> edition.page().listings().stream()).filter(Listing::isBroken)
                 .map(listing -> catalog.published().table(listing.table()).label()).toList());
+        model.addAttribute("gone", gone.from(page));
         model.addAttribute("words", new Words(messages, Locale.UK));
         return "desk/page";
     }

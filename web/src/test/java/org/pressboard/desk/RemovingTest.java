@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import java.net.URI;
 import java.net.http.HttpRequest;
 import java.util.ArrayList;
@@ -17,6 +18,8 @@ import org.junit.jupiter.api.Test;
 import org.pressboard.edition.PageKey;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
+import org.pressboard.listing.Ordering;
+import org.pressboard.listing.SortBy;
 import org.pressboard.site.WithTables;
 import org.pressboard.table.Field;
 import org.pressboard.table.Fields;
@@ -84,6 +87,25 @@ class RemovingTest extends WithTables {
         page.reload();
         assertThat(page.locator(".acts li").first()).containsText("Against edition 1, which visitors had then:");
         assertThat(page.locator(".acts li").first()).containsText("All racks");
+    }
+
+    /** Shown, sorted by, asked about: the page does without, and says so at the desk until the field is back. */
+    @Test
+    void thePageSaysWhichOfItsFieldsAreGone() {
+        Listing listing = Listing.plain(new ListingKey("trays"), TRAYS, List.of(NAME, RACK))
+                .with(Ordering.by(List.of(SortBy.up(RACK))));
+        publish(PAGE, "Trays", listing, TRAYS);
+        Page page = signedIn("owner@example.org");
+        page.navigate(address("/desk/pages/racks"));
+        assertThat(page.locator("main")).not().containsText("removed from");
+        changes.removeField(TRAYS, RACK, OWNER);
+        page.reload();
+        assertThat(page.locator(".note-warn")).containsText("Rack was removed from Trays. Visitors get this page without it.");
+        page.locator(".note-warn").getByRole(AriaRole.LINK).click();
+        button(page, "Put back").click();
+        page.navigate(address("/desk/pages/racks"));
+        assertThat(page.locator("main")).not().containsText("removed from");
+        assertThat(page.locator(".proof")).containsText("Long rack");
     }
 
     /** Both are the first to keep something in the session. */
