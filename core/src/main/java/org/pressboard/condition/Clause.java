@@ -1,8 +1,8 @@
 package org.pressboard.condition;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
 
@@ -10,16 +10,29 @@ import org.pressboard.value.Value;
  * One statement about a field as people make it: what it stands for among conditions, and back.
  *
  * <pre>{@code
- * Condition recent = new Clause(planted, Comparison.LAST_DAYS, List.of(Value.of(30L))).condition();
+ * Condition own = new Clause(keeper, Comparison.IS, List.of(Operand.OfVisitor.EMAIL)).condition();
+ * Condition recent = Clause.fixed(planted, Comparison.LAST_DAYS, Value.of(30L)).condition();
  * }</pre>
  *
- * @param values with what the field is compared: the values of {@link Comparison#ONE_OF}, the ends of
- *               {@link Comparison#BETWEEN}, the days of {@link Comparison#LAST_DAYS}
+ * @param operands with what the field is compared: the values of {@link Comparison#ONE_OF}, the ends of
+ *                 {@link Comparison#BETWEEN}, the days of {@link Comparison#LAST_DAYS}; fixed ones where the comparison takes
+ *                 no others (see {@link Comparison#isOfOperands})
  */
-public record Clause(FieldKey field, Comparison is, List<Value> values) {
+public record Clause(FieldKey field, Comparison is, List<Operand> operands) {
 
     public Clause {
-        values = List.copyOf(values);
+        operands = List.copyOf(operands);
+    }
+
+    /** Compared with values that never change. */
+    public static Clause fixed(FieldKey field, Comparison is, Value... values) {
+        return new Clause(field, is, Stream.of(values).<Operand>map(Operand.Fixed::new).toList());
+    }
+
+    /** The values that never change among what it is compared with. */
+    public List<Value> values() {
+        return operands.stream().flatMap(operand -> operand instanceof Operand.Fixed(Value value) ? Stream.of(value) : Stream.of())
+                .toList();
     }
 
     public Condition condition() {
@@ -29,18 +42,13 @@ public record Clause(FieldKey field, Comparison is, List<Value> values) {
             case CONTAINS -> compare(Operator.CONTAINS);
             case CONTAINS_NOT -> compare(Operator.CONTAINS).not();
             case BEGINS -> compare(Operator.BEGINS);
-            case ONE_OF -> Condition.oneOf(field, values);
-            case NONE_OF -> Condition.oneOf(field, values).not();
+            case ONE_OF -> Condition.oneOf(field, values());
+            case NONE_OF -> Condition.oneOf(field, values()).not();
             case MORE -> compare(Operator.GREATER);
             case AT_LEAST -> compare(Operator.AT_LEAST);
             case LESS -> compare(Operator.LESS);
             case AT_MOST -> compare(Operator.AT_MOST);
-            case BETWEEN -> new Condition.Between(field, new Operand.Fixed(values.get(0)), new Operand.Fixed(values.get(1)));
-            case VISITOR -> ofVisitor(Operand.OfVisitor.EMAIL);
-            case ME -> ofVisitor(Operand.OfVisitor.ROW);
-            case VISITORS -> ofVisitor(Operand.OfVisitor.of(new FieldKey(((Value.Text) values.getFirst()).text())));
-            case PAGE_TITLE -> ofPage(Operand.PagePart.TITLE);
-            case PAGE_ADDRESS -> ofPage(Operand.PagePart.ADDRESS);
+            case BETWEEN -> new Condition.Between(field, operands.get(0), operands.get(1));
             case TODAY -> span(new Operand.Today(0), new Operand.Today(1));
             case THIS_WEEK -> of(Operand.Span.WEEK);
             case THIS_MONTH -> of(Operand.Span.MONTH);
@@ -55,15 +63,7 @@ public record Clause(FieldKey field, Comparison is, List<Value> values) {
     }
 
     private Condition compare(Operator operator) {
-        return Condition.compare(field, operator, values.getFirst());
-    }
-
-    private Condition ofVisitor(Operand.OfVisitor operand) {
-        return new Condition.Compare(field, Operator.EQUALS, operand);
-    }
-
-    private Condition ofPage(Operand.PagePart part) {
-        return new Condition.Compare(field, Operator.EQUALS, new Operand.OfPage(part));
+        return new Condition.Compare(field, operator, operands.getFirst());
     }
 
     private Condition of(Operand.Span span) {
@@ -77,51 +77,49 @@ public record Clause(FieldKey field, Comparison is, List<Value> values) {
     }
 
     private int days() {
-        return (int) ((Value.Whole) values.getFirst()).number();
+        return (int) ((Value.Whole) values().getFirst()).number();
     }
 
-    /** The statement that a condition is; empty where none stands for it. */
+    /** The statement that a condition is; empty where none stands for it. The one that takes the least is preferred. */
     public static Optional<Clause> of(Condition condition) {
-        return candidates(condition).stream().filter(clause -> clause.condition().equals(condition)).findFirst();
-    }
-
-    /** What it may be by its first leaf; which of them it is tells whether they come to the same. */
-    private static List<Clause> candidates(Condition condition) {
         FieldKey field = condition.fields().stream().findFirst().orElse(null);
         if (field == null || condition.fields().size() != 1) {
-            return List.of();
+            return Optional.empty();
         }
-        List<Value> values = values(condition);
-        List<Clause> candidates = new ArrayList<>();
-        for (Comparison is : Comparison.values()) {
-            boolean isFit = is.operands() == 0 || (is.isOfSeveral() ? !values.isEmpty() : values.size() == is.operands());
-            if (isFit && (is != Comparison.VISITORS || isVisitors(condition))
-                    && (!is.isOfCount() || values.getFirst() instanceof Value.Whole)) {
-                candidates.add(new Clause(field, is, is.operands() == 0 ? List.of() : values));
-            }
-        }
-        return candidates;
+        List<Operand> operands = operands(condition).toList();
+        return Stream.of(List.<Operand>of(), counted(operands), operands).flatMap(some -> candidates(field, some))
+                .filter(clause -> clause.condition().equals(condition)).findFirst();
     }
 
-    private static boolean isVisitors(Condition condition) {
-        return condition instanceof Condition.Compare(FieldKey field, Operator operator,
-                Operand.OfVisitor(Operand.VisitorPart part, FieldKey of)) && of != null;
+    /** What it may be by what its leaves are compared with; which of them it is tells whether they come to the same. */
+    private static Stream<Clause> candidates(FieldKey field, List<Operand> operands) {
+        return Stream.of(Comparison.values()).filter(is -> is.isOfSeveral() ? isFixed(operands) : operands.size() == is.operands())
+                .filter(is -> !is.isOfCount() || (operands.getFirst() instanceof Operand.Fixed(Value.Whole days)))
+                .map(is -> new Clause(field, is, operands));
     }
 
-    private static List<Value> values(Condition condition) {
+    private static boolean isFixed(List<Operand> operands) {
+        return !operands.isEmpty() && operands.stream().allMatch(Operand.Fixed.class::isInstance);
+    }
+
+    /** How many days a span of days has, where it is one that begins or ends today. */
+    private static List<Operand> counted(List<Operand> ends) {
+        return ends.size() == 2 && ends.get(0) instanceof Operand.Today(int from) && ends.get(1) instanceof Operand.Today(int before)
+                ? List.of(new Operand.Fixed(Value.of(from < 0 ? (long) -from : before - 1L))) : List.of();
+    }
+
+    private static Stream<Operand> operands(Condition condition) {
         return switch (condition) {
-            case Condition.All(List<Condition> parts) -> parts.stream().flatMap(part -> values(part).stream()).toList();
-            case Condition.Any(List<Condition> parts) -> parts.stream().flatMap(part -> values(part).stream()).toList();
-            case Condition.Not(Condition part) -> values(part);
-            case Condition.Compare(FieldKey field, Operator operator, Operand.Fixed(Value value)) -> List.of(value);
-            case Condition.Compare(FieldKey field, Operator operator,
-                    Operand.OfVisitor(Operand.VisitorPart part, FieldKey of)) when of != null -> List.of(Value.of(of.name()));
-            case Condition.Compare(FieldKey field, Operator operator, Operand.Today(int on)) -> on < 0
-                    ? List.of(Value.of((long) -on)) : on > 1 ? List.of(Value.of(on - 1L)) : List.of();
-            case Condition.OneOf(FieldKey field, List<Value> some) -> some;
-            case Condition.Between(FieldKey field, Operand.Fixed(Value least), Operand.Fixed(Value greatest)) ->
-                    List.of(least, greatest);
-            default -> List.of();
+            case Condition.All(List<Condition> parts) -> parts.stream().flatMap(Clause::operands);
+            case Condition.Any(List<Condition> parts) -> parts.stream().flatMap(Clause::operands);
+            case Condition.Not(Condition part) -> operands(part);
+            case Condition.Compare compare -> Stream.of(compare.operand());
+            case Condition.OneOf oneOf -> oneOf.values().stream().map(Operand.Fixed::new);
+            case Condition.Between between -> Stream.of(between.least(), between.greatest());
+            case Condition.Empty empty -> Stream.of();
+            case Condition.Mentions mentions -> Stream.of();
+            case Condition.Owned owned -> Stream.of();
+            case Condition.Sent sent -> Stream.of();
         };
     }
 }

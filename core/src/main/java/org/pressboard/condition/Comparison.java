@@ -12,12 +12,6 @@ public enum Comparison {
     MORE(1), AT_LEAST(1), LESS(1), AT_MOST(1),
     /** Both ends in it. */
     BETWEEN(2),
-    /** The visitor's own, by their e-mail address. */
-    VISITOR(0),
-    /** The visitor themselves, by their row among the members; what they have in a field of it. */
-    ME(0), VISITORS(1),
-    /** What the page is called; the page's address. */
-    PAGE_TITLE(0), PAGE_ADDRESS(0),
     TODAY(0), THIS_WEEK(0), THIS_MONTH(0), THIS_YEAR(0),
     /** Before today; today or after. */
     PAST(0), UPCOMING(0),
@@ -43,6 +37,11 @@ public enum Comparison {
     /** Whether it takes a number of days in place of a value of the field. */
     public boolean isOfCount() {
         return this == LAST_DAYS || this == NEXT_DAYS;
+    }
+
+    /** Whether what it compares with may be anything that an {@link Operand} stands for; else it is fixed. */
+    public boolean isOfOperands() {
+        return operands > 0 && !isOfCount() && !isOfSeveral();
     }
 
     /** Whether it takes several values. */

@@ -1,6 +1,7 @@
 package org.pressboard.condition;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Predicate;
@@ -134,11 +135,31 @@ public sealed interface Condition {
         return Evaluation.of(this, row, standpoint);
     }
 
-    /** Whether the answer may differ with the day or with whoever looks. */
+    /** Of what of the standpoint the answer depends; of nothing: it is the same for everybody, always and everywhere. */
+    default Set<Operand.Source> sources() {
+        Set<Operand.Source> sources = EnumSet.noneOf(Operand.Source.class);
+        addSources(sources);
+        return sources;
+    }
+
+    private void addSources(Set<Operand.Source> sources) {
+        switch (this) {
+            case All all -> all.parts.forEach(part -> part.addSources(sources));
+            case Any any -> any.parts.forEach(part -> part.addSources(sources));
+            case Not not -> not.part.addSources(sources);
+            case Compare compare -> compare.operand.source().ifPresent(sources::add);
+            case Between between -> between.ends().forEach(end -> end.addSources(sources));
+            case Owned owned -> sources.add(Operand.Source.VISITOR);
+            case Sent sent -> sources.add(Operand.Source.VISITOR);
+            case OneOf oneOf -> { }
+            case Empty empty -> { }
+            case Mentions mentions -> { }
+        }
+    }
+
+    /** Whether the answer may differ with the standpoint, such as with the day or with whoever looks. */
     default boolean dependsOnStandpoint() {
-        return has(leaf -> leaf instanceof Owned || leaf instanceof Sent
-                || (leaf instanceof Compare compare && !(compare.operand instanceof Operand.Fixed))
-                || (leaf instanceof Between between && between.ends().stream().anyMatch(Condition::dependsOnStandpoint)));
+        return !sources().isEmpty();
     }
 
     /** Whether the answer may differ with the browser of whoever looks. */
@@ -149,24 +170,6 @@ public sealed interface Condition {
     /** Whether it looks for words or letters within texts. */
     default boolean comparesText() {
         return has(leaf -> leaf instanceof Mentions || (leaf instanceof Compare compare && compare.operator.isForText()));
-    }
-
-    /** The same as it is on a page of that title and address: what it takes of the page is fixed. */
-    default Condition onPage(String title, String address) {
-        return switch (this) {
-            case All all -> new All(all.parts.stream().map(part -> part.onPage(title, address)).toList());
-            case Any any -> new Any(any.parts.stream().map(part -> part.onPage(title, address)).toList());
-            case Not not -> new Not(not.part.onPage(title, address));
-            case Compare(FieldKey field, Operator operator, Operand.OfPage ofPage) -> compare(field, operator,
-                    Value.of(ofPage.part() == Operand.PagePart.TITLE ? title : address));
-            case Compare compare -> compare;
-            case Between between -> between;
-            case OneOf oneOf -> oneOf;
-            case Empty empty -> empty;
-            case Mentions mentions -> mentions;
-            case Owned owned -> owned;
-            case Sent sent -> sent;
-        };
     }
 
     /** The fields that it asks about. */

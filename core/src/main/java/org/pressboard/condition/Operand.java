@@ -9,8 +9,14 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
 
-/** What a field is compared with. */
+/**
+ * What a field is compared with, is set to or begins with. Where one can be chosen, and what of, is for
+ * {@link org.pressboard.table.Operands} to say.
+ */
 public sealed interface Operand {
+
+    /** Of what of a {@link Standpoint} an operand is taken; see {@link #source}. */
+    enum Source { VISITOR, CLOCK, PAGE, OPEN, DIAL, REFERRED }
 
     /** A value that never changes. */
     record Fixed(Value value) implements Operand {
@@ -52,10 +58,18 @@ public sealed interface Operand {
     enum PagePart { TITLE, ADDRESS }
 
     /**
-     * A field of another row, to which a reference of the row itself leads, such as what is suggested for the tree that
+     * A field of another row, to which a reference of the row at hand leads, such as what is suggested for the tree that
      * somebody picked; absent where it is not known which row that is.
      */
-    record OfRow(FieldKey way) implements Operand {
+    record OfReferred(FieldKey way) implements Operand {
+    }
+
+    /** A field of the row that is open, or that a button is pressed at; absent where none is. */
+    record OfOpen(FieldKey field) implements Operand {
+    }
+
+    /** What a dial of the page is set to; absent where it is set to nothing. */
+    record Dial(String name) implements Operand {
     }
 
     /** Today, so many days on (negative: back). */
@@ -80,13 +94,29 @@ public sealed interface Operand {
         }
     }
 
+    /** Of what it is taken; empty: of nothing, it never changes. */
+    default Optional<Source> source() {
+        return switch (this) {
+            case Fixed fixed -> Optional.empty();
+            case OfVisitor ofVisitor -> Optional.of(Source.VISITOR);
+            case OfPage ofPage -> Optional.of(Source.PAGE);
+            case OfReferred ofReferred -> Optional.of(Source.REFERRED);
+            case OfOpen ofOpen -> Optional.of(Source.OPEN);
+            case Dial dial -> Optional.of(Source.DIAL);
+            case Today today -> Optional.of(Source.CLOCK);
+            case Beginning beginning -> Optional.of(Source.CLOCK);
+        };
+    }
+
     /** The value it stands for; empty where there is none. */
     default Optional<Value> resolve(Standpoint standpoint) {
         return switch (this) {
             case Fixed fixed -> Optional.of(fixed.value);
             case OfVisitor ofVisitor -> standpoint.who().part(ofVisitor);
-            case OfPage ofPage -> Optional.empty();
-            case OfRow ofRow -> Optional.empty();
+            case OfPage ofPage -> standpoint.page(ofPage.part);
+            case OfReferred ofReferred -> Optional.ofNullable(standpoint.referred().get(ofReferred.way));
+            case OfOpen ofOpen -> standpoint.open(ofOpen.field);
+            case Dial dial -> standpoint.dial(dial.name);
             case Beginning beginning ->
                     Optional.of(Value.of(beginning.span.beginning(standpoint.today(), beginning.on)));
             case Today today -> Optional.of(Value.of(standpoint.today().plusDays(today.daysOn)));

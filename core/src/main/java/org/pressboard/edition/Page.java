@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import org.pressboard.condition.Standpoint;
 import org.pressboard.form.Form;
 import org.pressboard.form.FormKey;
 import org.pressboard.grant.Visitor;
@@ -67,13 +68,13 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
 
     /**
      * The same as it is among these tables: without the listings of those that are gone, and the others without fields that
-     * are (see {@link Listing#onPage}).
+     * are (see {@link Listing#among}).
      */
     public Page among(Tables tables) {
         return with(listings.stream().filter(listing -> tables.find(listing.table()).isPresent())
-                .map(listing -> listing.onPage(tables, title, key.name())).toList())
+                .map(listing -> listing.among(tables)).toList())
                 .holding(forms.stream().flatMap(form -> tables.find(form.table()).stream()
-                        .map(table -> form.of(tables, table).onPage(title, key.name()))).toList());
+                        .map(table -> form.of(tables, table))).toList());
     }
 
     /** The fields that something on it is about and that these tables have no more, such as those in the bin, by their table. */
@@ -93,6 +94,11 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
     public boolean hasButton(FormKey form, TableKey about) {
         return listings.stream().filter(listing -> listing.table().equals(about))
                 .flatMap(listing -> listing.changing().sending().stream()).anyMatch(each -> each.form().equals(form.name()));
+    }
+
+    /** What there is to it for whoever looks. */
+    public Standpoint.OnPage here() {
+        return new Standpoint.OnPage(title, key.name());
     }
 
     /** What rows remember a form of this page by. */

@@ -1,6 +1,5 @@
 package org.pressboard.form;
 
-import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -11,6 +10,8 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.pressboard.condition.Operand;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.table.Attached;
@@ -29,7 +30,7 @@ import org.pressboard.value.Value;
  * <pre>{@code
  * Form form = Form.plain(key, signUps, "Sign up").asking(List.of(Question.of(name))).stamping(List.of(
  *         new Stamp(day, new Operand.Today(0))));
- * Map<FieldKey, Value> row = form.row(table, answers, standpoint, now, following);
+ * Map<FieldKey, Value> row = form.row(table, answers, standpoint);
  * }</pre>
  *
  * @param lead   what is said before the questions; may be empty
@@ -184,37 +185,31 @@ public record Form(FormKey key, TableKey table, String title, String lead, boole
         return asked;
     }
 
-    /** Finds what another row has, to which a reference of that row leads. */
-    public interface Following {
-        Optional<Value> find(Map<FieldKey, Value> row, FieldKey way);
+    /** The references of the row, with what lies behind them, that it begins with or sets something by. */
+    public Set<FieldKey> ways() {
+        return Stream.concat(questions.stream().map(Question::start), stamps.stream().map(Stamp::value))
+                .flatMap(operand -> operand instanceof Operand.OfReferred(FieldKey way) ? Stream.of(way) : Stream.of())
+                .collect(Collectors.toSet());
     }
 
-    /** What the new row has: answers to what was asked, stamps, and what fields begin with that are neither. */
-    public Map<FieldKey, Value> row(Table now, Map<FieldKey, Value> answers, Standpoint standpoint, LocalDateTime moment,
-            Following following) {
+    /** What the new row has before anything is set by where a reference of it leads: answers to what was asked, and what fields begin with. */
+    public Map<FieldKey, Value> begun(Table now, Map<FieldKey, Value> answers, Standpoint standpoint) {
         Map<FieldKey, Value> row = new HashMap<>();
         now.entered().stream().filter(field -> question(field.key()).isEmpty()).forEach(field ->
-                Optional.ofNullable(field.start()).flatMap(start -> start.resolve(standpoint))
+                Optional.ofNullable(field.start()).flatMap(start -> field.given(start, standpoint))
                         .ifPresent(value -> row.put(field.key(), value)));
         asked(answers, standpoint).forEach(each -> Optional.ofNullable(answers.get(each.field()))
                 .ifPresent(value -> row.put(each.field(), value)));
-        stamps.forEach(stamp -> {
-            row.remove(stamp.field());
-            (stamp.value() instanceof Operand.OfRow(FieldKey way) ? following.find(row, way)
-                    : stamp.on(now.field(stamp.field()), standpoint, moment))
-                    .ifPresent(value -> row.put(stamp.field(), value));
-        });
         return row;
     }
 
-    /** The same on a page of that title and address, which it may set without asking. */
-    public Form onPage(String pageTitle, String address) {
-        return stamping(stamps.stream().map(stamp -> new Stamp(stamp.field(), onPage(stamp.value(), pageTitle, address)))
-                .toList());
-    }
-
-    private static Operand onPage(Operand operand, String title, String address) {
-        return operand instanceof Operand.OfPage(Operand.PagePart part)
-                ? new Operand.Fixed(Value.of(part == Operand.PagePart.TITLE ? title : address)) : operand;
+    /** What the new row has: what it has {@link #begun}, and stamps, whatever it had there. */
+    public Map<FieldKey, Value> row(Table now, Map<FieldKey, Value> answers, Standpoint standpoint) {
+        Map<FieldKey, Value> row = begun(now, answers, standpoint);
+        stamps.forEach(stamp -> {
+            row.remove(stamp.field());
+            now.field(stamp.field()).given(stamp.value(), standpoint).ifPresent(value -> row.put(stamp.field(), value));
+        });
+        return row;
     }
 }

@@ -1,6 +1,6 @@
 package org.pressboard.grant;
 
-import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Onlooker;
@@ -65,7 +65,7 @@ public record Visitor(Kind kind, Onlooker who, Set<GroupKey> groups) {
         return kind == Kind.STAFF;
     }
 
-    public Standpoint on(LocalDate today) {
-        return new Standpoint(today, who);
+    public Standpoint at(LocalDateTime moment) {
+        return Standpoint.of(who, moment);
     }
 }

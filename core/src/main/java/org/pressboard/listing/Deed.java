@@ -2,7 +2,9 @@ package org.pressboard.listing;
 
 import java.util.List;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import org.pressboard.condition.Condition;
+import org.pressboard.condition.Operand;
 import org.pressboard.form.Stamp;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
@@ -30,6 +32,12 @@ public record Deed(String label, Condition when, List<Stamp> gives) {
         return gives.stream().map(Stamp::field).toList();
     }
 
+    /** The fields that it sets, and those that it takes something of. */
+    public List<FieldKey> needed() {
+        return Stream.concat(given().stream(), gives.stream().flatMap(stamp -> stamp.value() instanceof Operand.OfOpen(FieldKey of)
+                ? Stream.of(of) : Stream.of())).distinct().toList();
+    }
+
     /** Whether it can be done to rows of the table as it is: its fields may be of other kinds than they were. */
     boolean isOf(Tables tables, Table table) {
         return tables.canAsk(table, when) && gives.stream().allMatch(stamp -> tables.canHold(table, table.field(stamp.field()), stamp.value()));
@@ -37,6 +45,6 @@ public record Deed(String label, Condition when, List<Stamp> gives) {
 
     /** Whether all that it needs is among these. */
     boolean isAmong(Predicate<FieldKey> fields) {
-        return when.fields().stream().allMatch(fields) && given().stream().allMatch(fields);
+        return when.fields().stream().allMatch(fields) && needed().stream().allMatch(key -> fields.test(key) || key.isThrough());
     }
 }

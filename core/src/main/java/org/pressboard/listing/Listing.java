@@ -160,14 +160,9 @@ public record Listing(ListingKey key, TableKey table, Condition keep, Show show,
                 condition -> fields.stream().noneMatch(condition.fields()::contains));
     }
 
-    /**
-     * The same as it is on a page of that title and address: without what its table has no more (see {@link #of}),
-     * and with what it takes of the page.
-     */
-    public Listing onPage(Tables tables, String title, String address) {
-        Listing there = of(tables, tables.reaching(tables.get(table), reached()));
-        return there.keeping(there.keep.onPage(title, address)).with(there.dress.marking(there.dress.marks().stream()
-                .map(mark -> new Mark(mark.when().onPage(title, address), mark.style(), mark.colour())).toList()));
+    /** The same among these tables: without what its table, or one that its conditions reach, has no more (see {@link #of}). */
+    public Listing among(Tables tables) {
+        return of(tables, tables.reaching(tables.get(table), reached()));
     }
 
     /** All fields that something on its ticket is about, also such as its table has no more. */
@@ -181,10 +176,11 @@ public record Listing(ListingKey key, TableKey table, Condition keep, Show show,
         return named;
     }
 
-    /** The fields of other tables that conditions of it ask about, through references. */
+    /** The fields of other tables that conditions of it ask about, or buttons take something of, through references. */
     public Set<FieldKey> reached() {
         Set<FieldKey> reached = new LinkedHashSet<>(keep.fields());
         reached.addAll(dress.asked());
+        changing.deeds().forEach(deed -> reached.addAll(deed.needed()));
         reached.removeIf(key -> !key.isThrough());
         return reached;
     }

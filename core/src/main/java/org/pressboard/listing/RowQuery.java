@@ -1,6 +1,5 @@
 package org.pressboard.listing;
 
-import java.time.LocalDate;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -30,14 +29,15 @@ public record RowQuery(Sight sight, Visitor visitor, Standpoint standpoint, Cond
                        List<SortBy> order, int page, int size, List<FieldKey> show) {
 
     public RowQuery {
+        standpoint = standpoint.allDay();
         order = List.copyOf(order);
         show = List.copyOf(show);
     }
 
-    public static RowQuery of(Listing listing, Sight sight, Visitor visitor, RequestState state, LocalDate today) {
+    public static RowQuery of(Listing listing, Sight sight, Visitor visitor, RequestState state, Standpoint standpoint) {
         List<SortBy> order = state.sort().isEmpty() ? listing.order() : state.sort();
         boolean isMore = listing.ordering().more();
-        return new RowQuery(sight, visitor, visitor.on(today), sight.asked(listing.table()).and(listing.keep()),
+        return new RowQuery(sight, visitor, standpoint, sight.asked(listing.table()).and(listing.keep()),
                 state.sought(listing.find().search()), order, isMore ? 1 : state.page(),
                 isMore ? state.page() * state.size() : state.size(), listing.shown());
     }

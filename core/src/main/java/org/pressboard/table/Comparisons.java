@@ -1,7 +1,5 @@
 package org.pressboard.table;
 
-import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.pressboard.condition.Comparison;
@@ -13,32 +11,8 @@ public final class Comparisons {
     private Comparisons() {
     }
 
-    /** The comparisons that make sense for a field of one of the tables, the usual first. */
-    public static Set<Comparison> offered(Field field, Tables tables) {
-        Set<Comparison> offered = offered(field);
-        if (isReferringTo(field.type(), tables.people())) {
-            offered.add(Comparison.ME);
-        }
-        if (!ofVisitor(field, tables).isEmpty()) {
-            offered.add(Comparison.VISITORS);
-        }
-        return offered;
-    }
-
-    /** The fields of the members with which it makes sense to compare a field: those that have one value of its kind. */
-    public static List<Field> ofVisitor(Field field, Tables tables) {
-        return tables.people().map(tables::get).stream().flatMap(people -> people.columns().stream())
-                .filter(of -> !of.type().isSeveral() && of.type().held() == field.type().held()
-                        && !(of.type() instanceof Attached)
-                        && (!(field.type() instanceof Referring referring) || isReferringTo(of.type(), Optional.of(referring.to()))))
-                .toList();
-    }
-
-    private static boolean isReferringTo(FieldType type, Optional<TableKey> table) {
-        return type instanceof Referring referring && table.filter(referring.to()::equals).isPresent();
-    }
-
-    private static Set<Comparison> offered(Field field) {
+    /** The comparisons that make sense for a field, the usual first. */
+    public static Set<Comparison> offered(Field field) {
         FieldType type = field.type();
         Set<Comparison> offered = new TreeSet<>(Set.of(Comparison.EMPTY, Comparison.FILLED));
         for (Operator operator : type.comparisons()) {
@@ -58,12 +32,6 @@ public final class Comparisons {
         }
         if (type instanceof Temporal.Date || type instanceof Temporal.DateTime) {
             offered.addAll(Comparison.OF_DAYS);
-        }
-        if (type instanceof Textual.Text || type instanceof Chosen) {
-            offered.addAll(Set.of(Comparison.PAGE_TITLE, Comparison.PAGE_ADDRESS));
-        }
-        if (type instanceof Textual.Email) {
-            offered.add(Comparison.VISITOR);
         }
         return offered;
     }

@@ -1,9 +1,12 @@
 package org.pressboard.table;
 
+import java.time.LocalDate;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Operand;
+import org.pressboard.condition.Standpoint;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.Value;
 
 /**
  * A field of a table. The label is what people read and may change; the key never does.
@@ -78,5 +81,14 @@ public record Field(FieldKey key, String label, FieldType type, @Nullable Comput
     /** The same, seen by all who see the row, whatever they may see of the one it comes from; or not so. */
     public Field opened(boolean toAll) {
         return new Field(key, label, type, computed, rules, start, help, unit, hidden, toAll);
+    }
+
+    /** What it is set to, or begins with, by an operand: a moment where a moment is kept; empty where there is nothing. */
+    public Optional<Value> given(Operand operand, Standpoint standpoint) {
+        if (type.held() != FieldType.Held.MOMENT) {
+            return operand.resolve(standpoint);
+        }
+        return operand.equals(new Operand.Today(0)) ? Optional.of(Value.of(standpoint.moment()))
+                : operand.resolve(standpoint).map(value -> value instanceof Value.Date(LocalDate day) ? Value.of(day.atStartOfDay()) : value);
     }
 }

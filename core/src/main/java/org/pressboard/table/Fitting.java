@@ -62,8 +62,12 @@ final class Fitting {
                         .filter(of -> isAlike(of.type(), field.type())).isPresent();
             };
             case Operand.OfPage page -> isText;
-            case Operand.OfRow(FieldKey way) -> tables.reaching(table, List.of(way)).fields().find(way)
+            case Operand.OfReferred(FieldKey way) -> tables.reaching(table, List.of(way)).fields().find(way)
                     .filter(of -> isAlike(of.type(), field.type())).isPresent();
+            case Operand.OfOpen(FieldKey way) -> tables.reaching(table, List.of(way)).fields().find(way)
+                    .filter(of -> isAlike(of.type(), field.type())).isPresent();
+            // a dial says itself of what kind it is, wherever it is set
+            case Operand.Dial dial -> true;
             case Operand.Today today -> isDay(held);
             case Operand.Beginning beginning -> isDay(held);
         };

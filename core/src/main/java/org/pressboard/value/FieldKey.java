@@ -40,6 +40,11 @@ public record FieldKey(String name) implements Comparable<FieldKey> {
         return Stream.of(name.split("\\.")).map(FieldKey::new).toList();
     }
 
+    /** The same without the first reference on the way to it. */
+    public FieldKey behind() {
+        return new FieldKey(name.substring(name.indexOf('.') + 1));
+    }
+
     /** A readable key for a field with this label that differs from the taken ones. */
     public static FieldKey from(String label, Set<String> taken) {
         String name = Names.from(label, "_", "field");

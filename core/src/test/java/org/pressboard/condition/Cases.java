@@ -52,8 +52,8 @@ public final class Cases {
             new Field(SEEN, "Seen", new Temporal.DateTime()))));
 
     public static final LocalDate TODAY = LocalDate.of(2026, 3, 14);
-    public static final Standpoint MIRA = new Standpoint(TODAY, "mira@example.org");
-    public static final Standpoint NOBODY = new Standpoint(TODAY, Onlooker.NOBODY);
+    public static final Standpoint MIRA = Standpoint.of(new Onlooker("mira@example.org", "", null), TODAY);
+    public static final Standpoint NOBODY = Standpoint.of(Onlooker.NOBODY, TODAY);
 
     private static final List<String> TEXTS = List.of("Åsby", "åSBY", "Straße", "STRASSE", "100% sure", "a_b", "a\\b",
             "it's", "", " ", "Zoë", "zoe", "x\ny", "ÉDITH", "édith", "日本", "\uD83C\uDF4F apple", "%", "_", "Cider");
@@ -152,14 +152,35 @@ public final class Cases {
     }
 
     private static Operand operand(FieldKey field, RandomGenerator random) {
-        boolean other = random.nextInt(3) == 0;
-        if (other && (field.equals(PLANTED) || field.equals(SEEN))) {
-            return new Operand.Today(random.nextInt(-2, 3));
+        return random.nextInt(2) == 0 ? new Operand.Fixed(value(field, random)) : pick(operands(field, random), random);
+    }
+
+    /** What a field can be compared with besides fixed values, of every kind that there is. */
+    static List<Operand> operands(FieldKey field, RandomGenerator random) {
+        FieldType type = TABLE.field(field).type();
+        List<Operand> operands = new ArrayList<>(List.of(new Operand.Dial(field.name())));
+        TABLE.fields().stream().filter(other -> other.type().held() == type.held()).forEach(other -> operands.add(new Operand.OfOpen(other.key())));
+        if (type.hasRange() && (field.equals(PLANTED) || field.equals(SEEN))) {
+            operands.addAll(List.of(new Operand.Today(random.nextInt(-2, 3)), new Operand.Beginning(pick(List.of(Operand.Span.values()), random),
+                    random.nextInt(-1, 2))));
         }
-        if (other && TABLE.field(field).type().isText()) {
-            return Operand.OfVisitor.EMAIL;
+        if (type.isText()) {
+            operands.addAll(List.of(Operand.OfVisitor.EMAIL, Operand.OfVisitor.NAME, new Operand.OfPage(Operand.PagePart.TITLE),
+                    new Operand.OfPage(Operand.PagePart.ADDRESS)));
         }
-        return new Operand.Fixed(value(field, random));
+        return operands;
+    }
+
+    /** Somebody on a page, at an open row, with dials set; each of it perhaps not. */
+    public static Standpoint standpoint(Onlooker who, RandomGenerator random) {
+        Map<String, Value> dials = new HashMap<>();
+        for (Field field : TABLE.fields()) {
+            if (random.nextBoolean()) {
+                dials.put(field.key().name(), value(field.key(), random));
+            }
+        }
+        return Standpoint.of(who, TODAY).on(random.nextBoolean() ? new Standpoint.OnPage(pick(TEXTS, random), "cider") : null)
+                .at(random.nextBoolean() ? rows(random, 1).getFirst() : null).turning(dials);
     }
 
     private static Condition oneOf(RandomGenerator random) {

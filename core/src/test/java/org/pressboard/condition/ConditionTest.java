@@ -78,7 +78,7 @@ class ConditionTest {
         Condition own = new Condition.Compare(KEEPER, Operator.EQUALS, Operand.OfVisitor.EMAIL);
         Row row = new Row(1, Map.of(KEEPER, Value.of("mira@example.org")));
         assertThat(own.holds(row, MIRA)).isTrue();
-        assertThat(own.holds(row, new Standpoint(Cases.TODAY, "tomas@example.org"))).isFalse();
+        assertThat(own.holds(row, Standpoint.of(new Onlooker("tomas@example.org", "", null), Cases.TODAY))).isFalse();
         assertThat(own.holds(row, NOBODY)).isFalse();
         assertThat(own.not().holds(row, NOBODY)).isTrue();
     }

@@ -3,6 +3,7 @@ package org.pressboard.condition;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.random.RandomGenerator;
@@ -11,23 +12,40 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.pressboard.table.Comparisons;
 import org.pressboard.table.Field;
-import org.pressboard.table.Tables;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 
 class PhraseTest {
 
     private static final long SEED = 11;
-    private static final Clause CIDER = new Clause(Cases.USE, Comparison.IS, List.of(Value.of("Cider")));
-    private static final Clause RECENT = new Clause(Cases.PLANTED, Comparison.LAST_DAYS, List.of(Value.of(30L)));
+    private static final Clause CIDER = Clause.fixed(Cases.USE, Comparison.IS, Value.of("Cider"));
+    private static final Clause RECENT = Clause.fixed(Cases.PLANTED, Comparison.LAST_DAYS, Value.of(30L));
 
     @ParameterizedTest
     @EnumSource
     void eachStatementIsReadBackAsWhatItWas(Comparison comparison) {
         for (Field field : Cases.TABLE.fields()) {
-            if (Comparisons.offered(field, Tables.alone(Cases.TABLE)).contains(comparison)) {
-                Clause clause = new Clause(field.key(), comparison, values(field, comparison));
+            if (Comparisons.offered(field).contains(comparison)) {
+                Clause clause = Clause.fixed(field.key(), comparison, values(field, comparison).toArray(Value[]::new));
                 assertThat(Clause.of(clause.condition())).as(clause.toString()).contains(clause);
+            }
+        }
+    }
+
+    /** "At least" what a dial says, "between today" and a field of the visitor's. */
+    @ParameterizedTest
+    @EnumSource
+    void eachOperandIsReadBackAsWhatItWas(Comparison comparison) {
+        RandomGenerator random = Cases.random(SEED);
+        for (Field field : Cases.TABLE.fields()) {
+            for (Operand operand : Cases.operands(field.key(), random)) {
+                if (comparison.isOfOperands() && Comparisons.offered(field).contains(comparison)) {
+                    Clause clause = new Clause(field.key(), comparison, Collections.nCopies(comparison.operands(), operand));
+                    Clause back = Clause.of(clause.condition()).orElseThrow();
+                    assertThat(back.condition()).isEqualTo(clause.condition());
+                    // what is before today is past
+                    assertThat(back.equals(clause) || (back.operands().isEmpty() && operand instanceof Operand.Today)).as("%s", back).isTrue();
+                }
             }
         }
     }
@@ -56,9 +74,9 @@ class PhraseTest {
     @Test
     void whatIsNotSoTakesRowsWithoutAValue() {
         Row bare = Row.of(1, Map.of());
-        assertThat(new Clause(Cases.USE, Comparison.IS_NOT, List.of(Value.of("Cider"))).condition().holds(bare, Cases.MIRA))
+        assertThat(Clause.fixed(Cases.USE, Comparison.IS_NOT, Value.of("Cider")).condition().holds(bare, Cases.MIRA))
                 .isTrue();
-        assertThat(new Clause(Cases.NAME, Comparison.CONTAINS_NOT, List.of(Value.of("x"))).condition()
+        assertThat(Clause.fixed(Cases.NAME, Comparison.CONTAINS_NOT, Value.of("x")).condition()
                 .holds(bare, Cases.MIRA)).isTrue();
         assertThat(CIDER.condition().holds(bare, Cases.MIRA)).isFalse();
     }
@@ -66,8 +84,8 @@ class PhraseTest {
     /** Two statements about one field are two, also where one of two ends would come to the same; "or" can be said of them. */
     @Test
     void twoStatementsAboutAFieldStayTwo() {
-        Clause least = new Clause(Cases.WEEKS, Comparison.AT_LEAST, List.of(Value.of(5L)));
-        Clause most = new Clause(Cases.WEEKS, Comparison.AT_MOST, List.of(Value.of(1L)));
+        Clause least = Clause.fixed(Cases.WEEKS, Comparison.AT_LEAST, Value.of(5L));
+        Clause most = Clause.fixed(Cases.WEEKS, Comparison.AT_MOST, Value.of(1L));
         Phrase.Group both = Phrase.read(Condition.ALWAYS).adding(List.of(), new Phrase.Statement(least))
                 .adding(List.of(), new Phrase.Statement(most));
         assertThat(Phrase.read(both.condition())).isEqualTo(both);
@@ -106,8 +124,8 @@ class PhraseTest {
     }
 
     private static List<String> holding(Comparison comparison, long... days) {
-        Condition condition = new Clause(Cases.PLANTED, comparison,
-                java.util.Arrays.stream(days).<Value>mapToObj(Value::of).toList()).condition();
+        Condition condition = Clause.fixed(Cases.PLANTED, comparison,
+                java.util.Arrays.stream(days).mapToObj(Value::of).toArray(Value[]::new)).condition();
         return List.of("2025-12-31", "2026-02-28", "2026-03-01", "2026-03-08", "2026-03-09", "2026-03-14", "2026-03-15",
                 "2026-03-31", "2026-04-01").stream().filter(day -> condition.holds(
                         Row.of(1, Map.of(Cases.PLANTED, Value.of(LocalDate.parse(day)))), Cases.MIRA)).toList();

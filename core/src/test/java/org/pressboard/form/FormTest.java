@@ -42,13 +42,11 @@ class FormTest {
             new Field(SPICE, "Spice", new Textual.Text()), new Field(SENT, "Sent", new Temporal.DateTime()),
             new Field(BY, "Sent by", new Textual.Email()))));
     private static final LocalDateTime NOW = LocalDateTime.of(2026, 11, 28, 9, 30);
-    private static final Standpoint MIRA = new Standpoint(NOW.toLocalDate(), new Onlooker("mira@example.org", "Mira", null));
+    private static final Standpoint MIRA = Standpoint.of(new Onlooker("mira@example.org", "Mira", null), NOW);
     private static final Form FORM = Form.plain(new FormKey("come"), TABLE.key(), "Come along")
             .asking(List.of(Question.of(NAME), Question.of(LUNCH), Question.of(DISH).when(is(LUNCH, Value.of(true))),
                     Question.of(SPICE).when(is(DISH, Value.of("stew")))))
             .stamping(List.of(new Stamp(SENT, new Operand.Today(0)), new Stamp(BY, Operand.OfVisitor.EMAIL)));
-
-    private static final Form.Following NOWHERE = (row, way) -> Optional.empty();
 
     private static Condition is(FieldKey field, Value value) {
         return Condition.oneOf(field, List.of(value));
@@ -70,37 +68,38 @@ class FormTest {
         Map<FieldKey, Value> forged = Map.of(NAME, Value.of("Tomas"), LUNCH, Value.of(false), DISH, Value.of("stew"),
                 SPICE, Value.of("hot"));
         assertThat(asked(forged)).containsExactly(NAME, LUNCH);
-        assertThat(FORM.row(TABLE, forged, MIRA, NOW, NOWHERE)).doesNotContainKeys(DISH, SPICE);
+        assertThat(FORM.row(TABLE, forged, MIRA)).doesNotContainKeys(DISH, SPICE);
     }
 
     @Test
     void stampsAreSetWhateverIsSentForThem() {
         Map<FieldKey, Value> row = FORM.row(TABLE, Map.of(NAME, Value.of("Tomas"), BY,
-                Value.of("forged@example.org")), MIRA, NOW, NOWHERE);
+                Value.of("forged@example.org")), MIRA);
         assertThat(row).containsEntry(BY, Value.of("mira@example.org")).containsEntry(SENT, Value.of(NOW));
-        Map<FieldKey, Value> nobody = FORM.row(TABLE, Map.of(BY, Value.of("forged@example.org")), Standpoint.NOBODY, NOW, NOWHERE);
+        Map<FieldKey, Value> nobody = FORM.row(TABLE, Map.of(BY, Value.of("forged@example.org")), Standpoint.NOBODY);
         assertThat(nobody).doesNotContainKey(BY);
     }
 
     @Test
     void itSetsWhereItStands() {
         Form there = FORM.stamping(List.of(new Stamp(DISH, new Operand.OfPage(Operand.PagePart.TITLE)),
-                new Stamp(SPICE, new Operand.OfPage(Operand.PagePart.ADDRESS)))).onPage("Feast", "feast");
-        assertThat(there.row(TABLE, Map.of(), MIRA, NOW, NOWHERE)).containsEntry(DISH, Value.of("Feast"))
+                new Stamp(SPICE, new Operand.OfPage(Operand.PagePart.ADDRESS))));
+        assertThat(there.row(TABLE, Map.of(), MIRA.on(new Standpoint.OnPage("Feast", "feast")))).containsEntry(DISH, Value.of("Feast"))
                 .containsEntry(SPICE, Value.of("feast"));
     }
 
     @Test
     void itSetsWhatAnotherRowHasToWhichAnAnswerLeads() {
         FieldKey way = DISH.through(new FieldKey("cook"));
-        Form form = FORM.stamping(List.of(new Stamp(BY, new Operand.OfRow(way))));
-        Form.Following cooks = (row, field) -> field.equals(way) && row.containsKey(DISH)
-                ? Optional.of(Value.of("ingrid@example.org")) : Optional.empty();
+        Form form = FORM.stamping(List.of(new Stamp(BY, new Operand.OfReferred(way))));
+        Standpoint cooked = MIRA.referring(Map.of(way, Value.of("ingrid@example.org")));
+        assertThat(form.ways()).containsExactly(way);
         Map<FieldKey, Value> stew = Map.of(LUNCH, Value.of(true), DISH, Value.of("stew"), BY, Value.of("forged@example.org"));
-        assertThat(form.row(TABLE, stew, MIRA, NOW, cooks)).containsEntry(BY, Value.of("ingrid@example.org"));
+        assertThat(form.row(TABLE, stew, cooked)).containsEntry(BY, Value.of("ingrid@example.org"));
         // an answer to what is not asked leads nowhere
-        assertThat(form.row(TABLE, Map.of(DISH, Value.of("stew")), MIRA, NOW, cooks)).doesNotContainKey(BY);
-        assertThat(new Operand.OfRow(way).resolve(MIRA)).isEmpty();
+        assertThat(form.begun(TABLE, Map.of(DISH, Value.of("stew")), MIRA)).doesNotContainKey(DISH);
+        assertThat(form.row(TABLE, stew, MIRA)).doesNotContainKey(BY);
+        assertThat(new Operand.OfReferred(way).resolve(MIRA)).isEmpty();
     }
 
     @Test

@@ -70,7 +70,7 @@ class GrantsTest {
     void whatIsSeenOfARowIsTheRowWithoutWhatIsNot() {
         Sight sight = new Sight(Cases.TABLE, Tables.alone(Cases.TABLE), Map.of(Cases.TABLE.key(), Condition.isEmpty(Cases.RARE)
                 .not()), Map.of(Cases.TABLE.key(), Map.of(Cases.RARE, Condition.NEVER, Cases.NAME, CIDER)));
-        Standpoint here = new Standpoint(Cases.TODAY, Onlooker.NOBODY);
+        Standpoint here = Standpoint.of(Onlooker.NOBODY, Cases.TODAY);
         Value name = Value.of("Kingfisher");
         assertThat(sight.seen(new Row(1, Map.of(Cases.NAME, name, Cases.USE, Value.of("Cider"), Cases.RARE, Value.of(true))),
                 here)).contains(new Row(1, Map.of(Cases.NAME, name, Cases.USE, Value.of("Cider"))));
@@ -103,7 +103,7 @@ class GrantsTest {
     @Test
     void aGroupIsWhomItsConditionMeetsAndWhomAHandPutIn() {
         Group group = new Group(new GroupKey("ciderists"), "Ciderists", CIDER, Set.of(7L));
-        Standpoint here = new Standpoint(Cases.TODAY, Onlooker.NOBODY);
+        Standpoint here = Standpoint.of(Onlooker.NOBODY, Cases.TODAY);
         assertThat(group.includes(new Row(1, Map.of(Cases.USE, Value.of("Cider"))), here)).isTrue();
         assertThat(group.includes(new Row(1, Map.of(Cases.USE, Value.of("Eating"))), here)).isFalse();
         assertThat(group.includes(new Row(7, Map.of()), here)).isTrue();

@@ -4,11 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
-import org.pressboard.condition.Comparison;
-import org.pressboard.condition.Clause;
 import org.pressboard.condition.Condition;
+import org.pressboard.condition.Operand;
 import org.pressboard.condition.Operator;
+import org.pressboard.condition.Standpoint;
+import org.pressboard.grant.Sight;
+import org.pressboard.grant.Visitor;
 import org.pressboard.table.Computed;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Field;
@@ -21,6 +24,7 @@ import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 
 /** What a listing asks of other tables and of its page. */
@@ -80,8 +84,8 @@ class ListingTest {
     void aConditionThroughReferencesHoldsAsLongAsTheWayIsThere() {
         Listing listing = keeping(PLOTS_KEEPERS_MAIL);
         assertThat(listing.reached()).containsExactly(PLOTS_KEEPERS_MAIL);
-        assertThat(listing.onPage(TABLES, "Trees", "trees").keep()).isEqualTo(listing.keep());
-        assertThat(keeping(PLOT.through(MAIL)).onPage(TABLES, "Trees", "trees").keep()).isEqualTo(Condition.NEVER);
+        assertThat(listing.among(TABLES).keep()).isEqualTo(listing.keep());
+        assertThat(keeping(PLOT.through(MAIL)).among(TABLES).keep()).isEqualTo(Condition.NEVER);
     }
 
     @Test
@@ -95,24 +99,24 @@ class ListingTest {
     }
 
     @Test
-    void whatIsTakenOfThePageIsFixedOnIt() {
-        Condition titled = new Clause(TREE, Comparison.PAGE_TITLE, List.of()).condition();
-        Condition addressed = new Clause(TREE, Comparison.PAGE_ADDRESS, List.of()).condition();
-        assertThat(Clause.of(titled)).contains(new Clause(TREE, Comparison.PAGE_TITLE, List.of()));
-        Listing listing = keeping(TREE).keeping(new Condition.Any(List.of(titled, addressed.not())))
-                .with(Dress.USUAL.marking(List.of(new Mark(addressed, Mark.Style.BOLD, Mark.Colour.MOSS))));
-        Condition is = Condition.compare(TREE, Operator.EQUALS, Value.of("north"));
-        Listing there = listing.onPage(TABLES, "North plot", "north");
-        assertThat(there.keep()).isEqualTo(new Condition.Any(List.of(
-                Condition.compare(TREE, Operator.EQUALS, Value.of("North plot")), is.not())));
-        assertThat(there.dress().marks().getFirst().when()).isEqualTo(is);
+    void whatIsTakenOfThePageIsThatOfThePageItIsOn() {
+        Condition titled = new Condition.Compare(TREE, Operator.EQUALS, new Operand.OfPage(Operand.PagePart.TITLE));
+        Condition addressed = new Condition.Compare(TREE, Operator.EQUALS, new Operand.OfPage(Operand.PagePart.ADDRESS));
+        Listing listing = keeping(TREE).keeping(titled);
+        Row row = Row.of(1, Map.of(TREE, Value.of("North plot")));
+        Standpoint north = Standpoint.NOBODY.on(new Standpoint.OnPage("North plot", "north"));
+        assertThat(listing.among(TABLES).keep().holds(row, north)).isTrue();
+        assertThat(addressed.holds(row, north)).isFalse();
+        assertThat(titled.holds(row, Standpoint.NOBODY)).isFalse();
+        assertThat(RowQuery.of(listing, Sight.whole(TABLES, TREES), Visitor.ANYONE, RequestState.startOf(listing), north).matching(List.of(row)))
+                .containsExactly(row);
     }
 
     @Test
     void marksByFieldsThatAreGoneGoAlong() {
         Condition gone = Condition.isEmpty(new FieldKey("gone"));
         Listing listing = keeping(TREE).with(Dress.USUAL.marking(List.of(new Mark(gone, Mark.Style.STRUCK, Mark.Colour.MOSS))));
-        assertThat(listing.onPage(TABLES, "Trees", "trees").dress().marks()).isEmpty();
+        assertThat(listing.among(TABLES).dress().marks()).isEmpty();
     }
 
     @Test

@@ -55,7 +55,7 @@ class RowQueryTest {
     @Test
     void whatIsNotGrantedNeverMatches() {
         RowQuery refused = RowQuery.of(listing(Condition.ALWAYS), 
-                Sight.of(Cases.TABLE).seeing(Condition.NEVER), Visitor.ANYONE, start(), Cases.TODAY);
+                Sight.of(Cases.TABLE).seeing(Condition.NEVER), Visitor.ANYONE, start(), Cases.NOBODY);
         assertThat(refused.matching(ROWS)).isEmpty();
     }
 
@@ -64,7 +64,7 @@ class RowQueryTest {
         Condition keep = Condition.compare(Cases.WEEKS, Operator.AT_LEAST, Value.of(2));
         Condition granted = Condition.compare(Cases.NAME, Operator.DIFFERS, Value.of("B"));
         RowQuery query = RowQuery.of(listing(keep), Sight.of(Cases.TABLE).seeing(granted), Visitor.ANYONE,
-                start().withSearch("b"), Cases.TODAY);
+                start().withSearch("b"), Cases.NOBODY);
         assertThat(query.matching(ROWS)).extracting(Row::id).containsExactly(1L);
         assertThat(query.withoutSearch().matching(ROWS)).extracting(Row::id).containsExactly(1L, 4L);
     }
@@ -143,7 +143,7 @@ class RowQueryTest {
 
     private static RowQuery query(SortBy sort) {
         return RowQuery.of(listing(Condition.ALWAYS), Sight.of(Cases.TABLE), Visitor.ANYONE,
-                start().withSort(List.of(sort)), Cases.TODAY);
+                start().withSort(List.of(sort)), Cases.NOBODY);
     }
 
     private static RequestState start() {

@@ -29,7 +29,7 @@ class SieveTest {
         Listing listing = Listing.plain(new ListingKey("apples"), Cases.TABLE.key(), List.of(Cases.NAME)).keeping(keep)
                 .with(Finding.by(List.of(Cases.NAME), List.of()));
         return new Sieve(listing, RowQuery.of(listing, Sight.of(Cases.TABLE).seeing(allowed), Visitor.ANYONE,
-                RequestState.startOf(listing).withSearch(searched), Cases.TODAY));
+                RequestState.startOf(listing).withSearch(searched), Cases.NOBODY));
     }
 
     private static Row row(String use, boolean rare, String name) {

@@ -174,7 +174,9 @@ public final class Definitions {
         @Type(name = "fixed", value = Operand.Fixed.class),
         @Type(name = "visitor", value = Operand.OfVisitor.class),
         @Type(name = "page", value = Operand.OfPage.class),
-        @Type(name = "row", value = Operand.OfRow.class),
+        @Type(name = "row", value = Operand.OfReferred.class),
+        @Type(name = "open", value = Operand.OfOpen.class),
+        @Type(name = "dial", value = Operand.Dial.class),
         @Type(name = "today", value = Operand.Today.class),
         @Type(name = "beginning", value = Operand.Beginning.class)
     })

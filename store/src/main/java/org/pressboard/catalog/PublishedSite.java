@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.pressboard.condition.Condition;
+import org.pressboard.condition.Standpoint;
 import org.pressboard.edition.Edition;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
@@ -47,6 +48,11 @@ public record PublishedSite(Site site, List<Edition> editions, Tables tables,
 
     /** A listing as it stands in the shown edition of a page. */
     public record PublishedListing(Edition edition, Listing listing, Table table) {
+
+        /** What there is to its page for whoever looks. */
+        public Standpoint.OnPage page() {
+            return edition.page().here();
+        }
     }
 
     public Optional<Edition> edition(PageKey key) {
@@ -144,11 +150,11 @@ public record PublishedSite(Site site, List<Edition> editions, Tables tables,
     }
 
     /** The published listings of the table that the visitor may see, on pages that they get to. */
-    public List<Listing> listingsOf(TableKey table, Visitor visitor) {
-        return !maySee(visitor, table).isAllowed() ? List.of() : editions.stream().map(Edition::page)
-                .filter(page -> page.access().lets(visitor))
-                .flatMap(page -> page.of(visitor).listings().stream())
-                .filter(listing -> listing.table().equals(table)).toList();
+    public List<PublishedListing> listingsOf(TableKey table, Visitor visitor) {
+        return !maySee(visitor, table).isAllowed() ? List.of() : editions.stream()
+                .filter(edition -> edition.page().access().lets(visitor))
+                .flatMap(edition -> edition.page().of(visitor).listings().stream().filter(listing -> listing.table().equals(table))
+                        .map(listing -> new PublishedListing(edition, listing, table(table)))).toList();
     }
 
     /**

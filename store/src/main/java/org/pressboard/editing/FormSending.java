@@ -20,6 +20,7 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.condition.Operator;
 import org.pressboard.condition.Standpoint;
+import org.pressboard.edition.Page;
 import org.pressboard.form.Form;
 import org.pressboard.form.FormKey;
 import org.pressboard.grant.Sight;
@@ -30,6 +31,7 @@ import org.pressboard.listing.Sending;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.rows.ReferredValues;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
 import org.pressboard.table.Numeric;
@@ -49,10 +51,12 @@ public class FormSending {
 
     private final VisitorEditing editing;
     private final Catalog catalog;
+    private final ReferredValues referred;
     private final DSLContext sql;
     private final Clock clock;
 
-    FormSending(VisitorEditing editing, Catalog catalog, DSLContext sql, Clock clock) {
+    FormSending(VisitorEditing editing, Catalog catalog, ReferredValues referred, DSLContext sql, Clock clock) {
+        this.referred = referred;
         this.editing = editing;
         this.catalog = catalog;
         this.sql = sql;
@@ -169,33 +173,29 @@ public class FormSending {
 
     /** Whether the number that bounds the form is more than nought, of the row that is referred to. */
     private boolean hasRoom(Form form, Table table, Map<FieldKey, Value> row) {
-        return Optional.ofNullable(form.bounds().room()).flatMap(room -> led(table, row, room)).map(Numeric::number)
+        return Optional.ofNullable(form.bounds().room()).flatMap(room -> referred.of(catalog.tables(), table, row,
+                List.of(room)).values().stream().findFirst()).map(Numeric::number)
                 .filter(left -> left.signum() <= 0).isEmpty();
-    }
-
-    /** What the other row has, to which a reference of the row leads. */
-    private Optional<Value> led(Table table, Map<FieldKey, Value> row, FieldKey way) {
-        FieldKey reference = way.way().getFirst();
-        return way.isThrough() && row.get(reference) instanceof Value.Referred(long number, var called)
-                ? editing.rows().find(catalog.tables().target(table.field(reference)).key(), number)
-                        .flatMap(target -> target.find(way.way().getLast())) : Optional.empty();
     }
 
     /**
      * Adds the row that the answers make.
      *
+     * @param page the one that the form stands on
      * @throws ProblemsFound when they may not, or the form can be sent no more
      */
     @Transactional
-    public RowEditing.Added send(Visitor visitor, String sender, Form form, String name, Map<FieldKey, Value> answers,
+    public RowEditing.Added send(Visitor visitor, String sender, Page page, Form form, Map<FieldKey, Value> answers,
             Author author) {
+        String name = page.remembered(form);
         if (form.bounds().isCounted()) {
             // two who want the last place come one after the other
             sql.fetch("select pg_advisory_xact_lock(hashtext({0}))", DSL.val("pressboard form " + form.table()));
         }
         Table table = catalog.tables().get(form.table());
-        Map<FieldKey, Value> row = form.row(table, answers, visitor.on(LocalDate.now(clock)), LocalDateTime.now(clock),
-                (begun, way) -> led(table, begun, way));
+        Standpoint standpoint = visitor.at(LocalDateTime.now(clock)).on(page.here());
+        Map<FieldKey, Value> row = form.row(table, answers, standpoint.referring(referred.of(catalog.tables(), table,
+                form.begun(table, answers, standpoint), form.ways())));
         against(form, name, sender, table, row).ifPresent(problem -> {
             throw new ProblemsFound(new Problems(List.of(problem)));
         });

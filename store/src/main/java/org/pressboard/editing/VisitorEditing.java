@@ -1,7 +1,7 @@
 package org.pressboard.editing;
 
 import java.time.Clock;
-import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.Collection;
 import java.util.EnumMap;
 import java.util.HashMap;
@@ -230,6 +230,6 @@ public class VisitorEditing {
     }
 
     private Standpoint standpoint(Visitor visitor) {
-        return visitor.on(LocalDate.now(clock));
+        return visitor.at(LocalDateTime.now(clock));
     }
 }

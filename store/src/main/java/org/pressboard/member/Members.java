@@ -136,7 +136,7 @@ public class Members {
         PublishedSite site = catalog.published();
         Table table = site.tables().people().map(site.tables()::get).orElseThrow();
         String name = table.headingField().flatMap(heading -> row.find(heading.key())).map(Members::said).orElse(email);
-        Standpoint standpoint = new Standpoint(LocalDate.now(clock), new Onlooker(email, name, row));
+        Standpoint standpoint = Standpoint.of(new Onlooker(email, name, row), LocalDate.now(clock));
         Set<GroupKey> groups = site.groups().stream().map(group -> group.of(site.tables(), table))
                 .filter(group -> group.includes(row, standpoint)).map(Group::key).collect(Collectors.toSet());
         return Visitor.member(email, name, row, groups);

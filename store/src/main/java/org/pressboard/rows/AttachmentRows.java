@@ -1,7 +1,7 @@
 package org.pressboard.rows;
 
 import java.time.Clock;
-import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -9,6 +9,7 @@ import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.PublishedSite;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
@@ -42,30 +43,38 @@ public class AttachmentRows {
      */
     @Transactional(readOnly = true)
     public boolean isShown(Table table, String content, Visitor visitor) {
-        Standpoint standpoint = visitor.on(LocalDate.now(clock));
-        Sight sight = catalog.published().sight(visitor, table.key());
-        TableSql tableSql = TableSql.underLock(sight.reaching(catalog.published().listingsOf(table.key(), visitor).stream()
-                .flatMap(listing -> listing.reached().stream()).toList()), standpoint, Locale.ENGLISH);
-        List<Condition> places = places(table, tableSql, content, visitor);
+        Standpoint standpoint = visitor.at(LocalDateTime.now(clock));
+        List<Condition> places = visitor.isStaff() ? List.of(anywhere(table, content)) : places(table, content, visitor, standpoint);
         if (places.isEmpty()) {
             return false;
         }
         scope.enter(visitor, standpoint);
-        return sql.fetchExists(DSL.selectOne().from(tableSql.asTable()).where(DSL.or(places)));
+        return sql.fetchSingle(DSL.select(DSL.field(DSL.or(places)))).value1();
     }
 
-    private List<Condition> places(Table table, TableSql tableSql, String content, Visitor visitor) {
-        List<FieldKey> fields = table.fields().keysWhere(Attached.class::isInstance);
-        if (visitor.isStaff()) {
-            return fields.stream().map(field -> isIn(tableSql, field, content)).toList();
-        }
+    private static Condition anywhere(Table table, String content) {
+        TableSql rows = TableSql.plain(table);
+        return isIn(rows, table.fields().keysWhere(Attached.class::isInstance), content, DSL.noCondition());
+    }
+
+    /** That it is in a row of one of the listings, each as it is on its page. */
+    private List<Condition> places(Table table, String content, Visitor visitor, Standpoint standpoint) {
+        Sight sight = catalog.published().sight(visitor, table.key());
         List<Condition> places = new ArrayList<>();
-        for (Listing listing : catalog.published().listingsOf(table.key(), visitor)) {
-            Condition kept = tableSql.condition(listing.keep());
-            fields.stream().filter(listing.seen()::contains)
-                    .forEach(field -> places.add(isIn(tableSql, field, content).and(kept)));
+        for (PublishedSite.PublishedListing found : catalog.published().listingsOf(table.key(), visitor)) {
+            Listing listing = found.listing();
+            List<FieldKey> fields = table.fields().keysWhere(Attached.class::isInstance).stream().filter(listing.seen()::contains).toList();
+            TableSql rows = TableSql.underLock(sight.reaching(listing.reached()), standpoint.on(found.page()), Locale.ENGLISH);
+            if (!fields.isEmpty()) {
+                places.add(isIn(rows, fields, content, rows.condition(listing.keep())));
+            }
         }
         return places;
+    }
+
+    private static Condition isIn(TableSql rows, List<FieldKey> fields, String content, Condition kept) {
+        return DSL.exists(DSL.selectOne().from(rows.asTable()).where(kept).and(DSL.or(fields.stream()
+                .map(field -> isIn(rows, field, content)).toList())));
     }
 
     private static Condition isIn(TableSql table, FieldKey field, String content) {

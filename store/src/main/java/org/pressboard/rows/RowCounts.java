@@ -7,16 +7,19 @@ import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.stream.Stream;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.change.Revision;
 import org.pressboard.condition.Condition;
+import org.pressboard.condition.Operand;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.Sight;
 import org.pressboard.listing.RowQuery;
@@ -42,18 +45,17 @@ class RowCounts {
     static final int BOUND = 50_000;
 
     /**
-     * What is counted: where the condition does not ask who looks or when, the count is the same for all who see the same
-     * of the tables that it leads to.
+     * What is counted: of the standpoint there is what the condition asks for, so the count is the same for all for whom that
+     * is the same, and who see the same of the tables that it leads to.
      */
-    private record Key(TableKey table, Condition condition, Map<TableKey, Seen> seen,
-                       @Nullable Standpoint standpoint) {
+    private record Key(TableKey table, Condition condition, Map<TableKey, Seen> seen, Standpoint standpoint) {
     }
 
     /** What is seen of a table. */
     private record Seen(Condition rows, Map<FieldKey, Condition> partly) {
 
-        private boolean dependsOnStandpoint() {
-            return rows.dependsOnStandpoint() || partly.values().stream().anyMatch(Condition::dependsOnStandpoint);
+        private Stream<Condition> conditions() {
+            return Stream.concat(Stream.of(rows), partly.values().stream());
         }
     }
 
@@ -243,8 +245,11 @@ class RowCounts {
         Map<TableKey, Seen> seen = new HashMap<>();
         query.reached().stream().filter(table -> !table.equals(query.table().key()) || query.sight().isPartly(table))
                 .forEach(table -> seen.put(table, new Seen(query.sight().rows(table), query.sight().partly(table))));
-        boolean depends = condition.dependsOnStandpoint() || seen.values().stream().anyMatch(Seen::dependsOnStandpoint)
-                || asksForOwnName(query);
-        return new Key(query.table().key(), condition, seen, depends ? query.standpoint() : null);
+        Set<Operand.Source> sources = condition.sources();
+        seen.values().stream().flatMap(Seen::conditions).forEach(asked -> sources.addAll(asked.sources()));
+        if (asksForOwnName(query)) {
+            sources.add(Operand.Source.VISITOR);
+        }
+        return new Key(query.table().key(), condition, seen, query.standpoint().asFarAs(sources));
     }
 }

@@ -42,17 +42,24 @@ public sealed interface OperandSql {
         return switch (operand) {
             case Operand.Fixed fixed -> ValueSql.bound(fixed.value());
             case Operand.OfVisitor visitor -> ofVisitor(visitor, type);
-            case Operand.OfPage page -> DSL.castNull(SQLDataType.CLOB);
-            case Operand.OfRow row -> DSL.castNull(type);
+            case Operand.OfPage page -> known(page, type);
+            case Operand.OfReferred row -> known(row, type);
+            case Operand.OfOpen open -> known(open, type);
+            case Operand.Dial dial -> known(dial, type);
             case Operand.Today today -> today(today.daysOn());
             case Operand.Beginning beginning -> beginning(beginning);
         };
     }
 
+    /** What only a query on somebody's behalf knows: row security and what is worked out for all know no page. */
+    private Field<?> known(Operand operand, DataType<?> type) {
+        return this instanceof Bound bound ? operand.resolve(bound.standpoint).<Field<?>>map(ValueSql::bound)
+                .orElseGet(() -> DSL.castNull(type)) : DSL.castNull(type);
+    }
+
     private Field<?> ofVisitor(Operand.OfVisitor part, DataType<?> type) {
         return switch (this) {
-            case Bound bound -> part.resolve(bound.standpoint).<Field<?>>map(ValueSql::bound)
-                    .orElseGet(() -> DSL.castNull(type));
+            case Bound bound -> known(part, type);
             case FromSettings settings -> switch (part.part()) {
                 case EMAIL -> setting(SETTING_EMAIL);
                 case NAME -> setting(SETTING_NAME);

@@ -96,7 +96,7 @@ class DecidingTest extends StoreTest {
     }
 
     private static Condition isCrew() {
-        return new Clause(CREW, Comparison.IS, List.of(STEWARD)).condition();
+        return Clause.fixed(CREW, Comparison.IS, STEWARD).condition();
     }
 
     private void membersMayChangeThemselves(Set<FieldKey> letting) {
@@ -128,7 +128,7 @@ class DecidingTest extends StoreTest {
         Visitor member = member();
         Name hands = TableSql.name(catalog.table(HANDS).orElseThrow());
         inTransaction(() -> {
-            scope.enter(member, member.on(Cases.TODAY));
+            scope.enter(member, member.at(Cases.midnight()));
             sql.execute("update {0} set crew = 'steward' where row_id = {1}", hands, DSL.val(mira));
         });
     }

@@ -13,6 +13,8 @@ import java.util.concurrent.Future;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.pressboard.condition.Condition;
+import org.pressboard.edition.Page;
+import org.pressboard.edition.PageKey;
 import org.pressboard.form.Bounds;
 import org.pressboard.form.Form;
 import org.pressboard.form.FormKey;
@@ -80,7 +82,7 @@ class FormSendingTest extends StoreTest {
     }
 
     private RowEditing.Added send(Form what, String sender, long day) {
-        return sending.send(Visitor.ANYONE, sender, what, "page/come", Map.of(NAME, Value.of(sender), DAY,
+        return sending.send(Visitor.ANYONE, sender, new Page(new PageKey("page"), "Page", List.of()), what, Map.of(NAME, Value.of(sender), DAY,
                 new Value.Referred(day, "")), OWNER);
     }
 

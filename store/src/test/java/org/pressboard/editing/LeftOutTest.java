@@ -18,6 +18,8 @@ import org.pressboard.condition.Cases;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operand;
 import org.pressboard.condition.Operator;
+import org.pressboard.edition.Page;
+import org.pressboard.edition.PageKey;
 import org.pressboard.form.Form;
 import org.pressboard.form.FormKey;
 import org.pressboard.form.Question;
@@ -102,7 +104,7 @@ class LeftOutTest extends StoreTest {
 
     private RowQuery asked(Visitor visitor, Condition sought, List<SortBy> order) {
         Sight sight = catalog.published().sight(visitor, orchard.trees.key());
-        return new RowQuery(sight, visitor, visitor.on(Cases.TODAY), sight.asked(orchard.trees.key()), sought, order, 1,
+        return new RowQuery(sight, visitor, visitor.at(Cases.midnight()), sight.asked(orchard.trees.key()), sought, order, 1,
                 25, List.of(OrchardTables.CODE, OrchardTables.LEAST, OrchardTables.TITLE));
     }
 
@@ -160,7 +162,7 @@ class LeftOutTest extends StoreTest {
 
     private List<Row> pickings(Visitor visitor, Condition sought) {
         Sight sight = catalog.published().sight(visitor, orchard.pickings.key());
-        return rows.page(new RowQuery(sight, visitor, visitor.on(Cases.TODAY), Condition.ALWAYS, sought, List.of(), 1, 25,
+        return rows.page(new RowQuery(sight, visitor, visitor.at(Cases.midnight()), Condition.ALWAYS, sought, List.of(), 1, 25,
                 List.of(OrchardTables.TREE)), ENGLISH).rows();
     }
 
@@ -199,7 +201,7 @@ class LeftOutTest extends StoreTest {
         for (var expected : Map.of(Visitor.ANYONE, "0", MEMBER, "5.0", Visitor.staff(""), "21.0").entrySet()) {
             Visitor visitor = expected.getKey();
             Sight sight = catalog.published().sight(visitor, orchard.varieties.key());
-            assertThat(rows.page(new RowQuery(sight, visitor, visitor.on(Cases.TODAY), Condition.ALWAYS, Condition.ALWAYS,
+            assertThat(rows.page(new RowQuery(sight, visitor, visitor.at(Cases.midnight()), Condition.ALWAYS, Condition.ALWAYS,
                     List.of(), 1, 25, List.of(seen)), ENGLISH).rows().getFirst().find(seen)).as("%s", visitor)
                     .hasValueSatisfying(value -> assertThat(((Value.Decimal) value).number())
                             .isEqualByComparingTo(new BigDecimal(expected.getValue())));
@@ -237,6 +239,8 @@ class LeftOutTest extends StoreTest {
                 .contains(Value.of(new BigDecimal("7")));
     }
 
+    private static final Page PLANTING = new Page(new PageKey("p"), "Planting", List.of());
+
     private RowEditing.Outcome refused() {
         return new RowEditing.Outcome.Refused(Map.of(OrchardTables.LEAST, Problem.of("not-granted.field", "Least")));
     }
@@ -247,11 +251,11 @@ class LeftOutTest extends StoreTest {
         grant(Set.of(), new Grant(Audience.EVERYONE, Verb.ADD, Condition.ALWAYS).leavingOut(Set.of(OrchardTables.LEAST)));
         Form form = Form.plain(new FormKey("plant"), orchard.trees.key(), "Plant").asking(List.of(Question.of(OrchardTables.CODE)))
                 .stamping(List.of(new Stamp(OrchardTables.LEAST, new Operand.Fixed(FEW))));
-        RowEditing.Added added = sending.send(Visitor.ANYONE, "b", form, "p/plant", Map.of(OrchardTables.CODE, Value.of("T-8")),
+        RowEditing.Added added = sending.send(Visitor.ANYONE, "b", PLANTING, form, Map.of(OrchardTables.CODE, Value.of("T-8")),
                 PAGE);
         assertThat(editing.find(orchard.trees.key(), added.row()).orElseThrow().find(OrchardTables.LEAST)).contains(FEW);
         Form asking = form.stamping(List.of()).asking(List.of(Question.of(OrchardTables.LEAST)));
-        assertThat(sending.send(Visitor.ANYONE, "b", asking, "p/plant", Map.of(OrchardTables.LEAST, FEW), PAGE).outcome())
+        assertThat(sending.send(Visitor.ANYONE, "b", PLANTING, asking, Map.of(OrchardTables.LEAST, FEW), PAGE).outcome())
                 .isEqualTo(refused());
         assertThat(catalog.published().asked(asking, Visitor.ANYONE).questions()).isEmpty();
     }

@@ -16,6 +16,8 @@ import org.pressboard.bulk.CsvOut;
 import org.pressboard.condition.Cases;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operator;
+import org.pressboard.edition.Page;
+import org.pressboard.edition.PageKey;
 import org.pressboard.form.Form;
 import org.pressboard.form.FormKey;
 import org.pressboard.form.Question;
@@ -83,7 +85,7 @@ class NotedTest extends StoreTest {
                 Condition.ALWAYS))));
         Form form = Form.plain(new FormKey("write"), letters.key(), "Write").asking(List.of(Question.of(NAME)));
         for (String sender : List.of("mira@example.org", "browser:one")) {
-            sending.send(Visitor.ANYONE, sender, form, "letters/write", Map.of(NAME, Value.of("From " + sender)),
+            sending.send(Visitor.ANYONE, sender, new Page(new PageKey("letters"), "Letters", List.of()), form, Map.of(NAME, Value.of("From " + sender)),
                     new Author(null, "Mira", Author.Origin.PAGE));
         }
         editing.add(LETTERS, Map.of(NAME, Value.of("At the desk")), OWNER);
@@ -91,7 +93,7 @@ class NotedTest extends StoreTest {
 
     private RowQuery asked(Condition sought, SortBy... order) {
         Sight sight = catalog.published().sight(Visitor.ANYONE, LETTERS);
-        return new RowQuery(sight, Visitor.ANYONE, Visitor.ANYONE.on(Cases.TODAY), Condition.ALWAYS, sought, List.of(order), 1,
+        return new RowQuery(sight, Visitor.ANYONE, Visitor.ANYONE.at(Cases.midnight()), Condition.ALWAYS, sought, List.of(order), 1,
                 25, catalog.table(LETTERS).orElseThrow().fields().stream().map(Field::key).toList());
     }
 

@@ -80,7 +80,7 @@ class SightTest extends StoreTest {
 
     private RowQuery asked(Visitor visitor, Condition sought, List<SortBy> order) {
         var sight = catalog.published().sight(visitor, orchard.trees.key());
-        return new RowQuery(sight, visitor, visitor.on(Cases.TODAY), sight.rows(orchard.trees.key()), sought, order, 1,
+        return new RowQuery(sight, visitor, visitor.at(Cases.midnight()), sight.rows(orchard.trees.key()), sought, order, 1,
                 25, SHOWN);
     }
 
@@ -165,7 +165,7 @@ class SightTest extends StoreTest {
             assertThat(codes(Visitor.ANYONE, Condition.ALWAYS, List.of(SortBy.up(key)))).containsExactly("T-2", "T-1");
             // of the table itself they still get nothing
             assertThat(picker.find(catalog.published().sight(Visitor.ANYONE, orchard.varieties.key()), Visitor.ANYONE,
-                    Visitor.ANYONE.on(Cases.TODAY), "aasec", Locale.ENGLISH)).isEmpty();
+                    Visitor.ANYONE.at(Cases.midnight()), "aasec", Locale.ENGLISH)).isEmpty();
             changes.changeField(trees.key(), catalog.table(trees.key()).orElseThrow().field(key).opened(false), OWNER);
             assertThat(codes(Visitor.ANYONE, new Condition.Mentions(List.of(key), "aasec"), List.of())).isEmpty();
         }
@@ -189,7 +189,7 @@ class SightTest extends StoreTest {
 
     private List<String> picked(Visitor visitor, FieldKey field) {
         var sight = catalog.published().sight(visitor, orchard.trees.key());
-        return rows.page(new RowQuery(sight, visitor, visitor.on(Cases.TODAY), sight.rows(orchard.trees.key()),
+        return rows.page(new RowQuery(sight, visitor, visitor.at(Cases.midnight()), sight.rows(orchard.trees.key()),
                         Condition.ALWAYS, List.of(), 1, 25, List.of(field)), Locale.ENGLISH).rows().stream()
                 .map(row -> row.find(field).map(PlainForm::write).orElse("")).toList();
     }

@@ -87,7 +87,7 @@ class VisitorEditingTest extends StoreTest {
         editing.add(STEMS, Map.of(NAME, Value.of("Open")), OWNER);
         editing.add(STEMS, Map.of(NAME, Value.of("Hidden")), OWNER);
         publisher.grant(STEMS, new Grants(List.of(new Grant(Audience.EVERYONE, Verb.SEE,
-                new Clause(NAME, Comparison.IS, List.of(Value.of("Open"))).condition()))));
+                Clause.fixed(NAME, Comparison.IS, Value.of("Open")).condition()))));
         Table baskets = changes.make("Baskets", new Fields(List.of(
                 new Field(PICKER, "Picker", new Referring.Person(HANDS, Referring.OnRemoval.CLEAR)),
                 new Field(KILOS, "Kilos", new Numeric.WholeNumber(false)),
@@ -164,8 +164,8 @@ class VisitorEditingTest extends StoreTest {
     @Test
     void nobodyAddsWithoutAGrantNorWhatDoesNotMeetIt() {
         publisher.grant(BASKETS, new Grants(List.of(new Grant(Audience.EVERYONE, Verb.SEE, Condition.ALWAYS),
-                new Grant(Audience.EVERYONE, Verb.ADD, new Clause(KILOS, Comparison.AT_MOST,
-                        List.of(Value.of(10L))).condition()))));
+                new Grant(Audience.EVERYONE, Verb.ADD, Clause.fixed(KILOS, Comparison.AT_MOST,
+                        Value.of(10L)).condition()))));
         add(Visitor.ANYONE, Map.of(KILOS, Value.of(10L)));
         assertThatThrownBy(() -> visiting.add(Visitor.ANYONE, BASKETS, Map.of(KILOS, Value.of(11L)), PAGE))
                 .isInstanceOf(ProblemsFound.class).hasMessageContaining("not-granted");
@@ -205,7 +205,7 @@ class VisitorEditingTest extends StoreTest {
 
     private List<Optional<Value>> pickers(Visitor visitor, Condition sought) {
         Sight sight = catalog.published().sight(visitor, BASKETS);
-        return rows.page(new RowQuery(sight, visitor, visitor.on(Cases.TODAY), Condition.ALWAYS, sought, List.of(), 1, 25,
+        return rows.page(new RowQuery(sight, visitor, visitor.at(Cases.midnight()), Condition.ALWAYS, sought, List.of(), 1, 25,
                 List.of(PICKER)), ENGLISH).rows().stream().map(row -> row.find(PICKER)).toList();
     }
 

@@ -108,8 +108,8 @@ class JoiningTest extends StoreTest {
     /** Nobody joins a group by joining. */
     @Test
     void whatDecidesWhoBelongsToAGroupIsNotAsked() {
-        publisher.keepGroup(new Group(new GroupKey("callers"), "Callers", new Clause(PHONE, Comparison.IS,
-                List.of(new Value.Text("0113"))).condition(), Set.of()));
+        publisher.keepGroup(new Group(new GroupKey("callers"), "Callers", Clause.fixed(PHONE, Comparison.IS,
+                new Value.Text("0113")).condition(), Set.of()));
         assertThat(joining.required().asked()).isEmpty();
         assertThat(joining.required().never()).extracting(Field::key).containsExactly(PHONE);
         String token = links.make(link(EntryLink.Purpose.JOIN, Account.Role.MEMBER));
@@ -120,7 +120,7 @@ class JoiningTest extends StoreTest {
 
     @Test
     void norByTheNameTheyGive() {
-        publisher.keepGroup(new Group(new GroupKey("idas"), "Idas", new Clause(NAME, Comparison.IS, List.of(Value.of("Ida"))).condition(),
+        publisher.keepGroup(new Group(new GroupKey("idas"), "Idas", Clause.fixed(NAME, Comparison.IS, Value.of("Ida")).condition(),
                 Set.of()));
         use(links.make(link(EntryLink.Purpose.JOIN, Account.Role.MEMBER)));
         assertThat(members.find(IDA).orElseThrow().find(NAME)).isEmpty();

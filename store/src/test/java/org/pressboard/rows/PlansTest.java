@@ -150,7 +150,7 @@ class PlansTest extends StoreTest {
             }
         }
         RowQuery asked = RowQuery.of(listing, Sight.whole(tables, table.key()), Visitor.staff(""),
-                new StateAddress(listing, table, AddressPart.whole(parameters)).read().state(), Cases.TODAY);
+                new StateAddress(listing, table, AddressPart.whole(parameters)).read().state(), Cases.NOBODY);
         ((DefaultConfiguration) sql.configuration()).setExecuteListenerProvider(noting);
         sent.clear();
         assertThat(rows.rows(asked, ENGLISH)).isNotEmpty();

@@ -98,12 +98,12 @@ class RowsTest extends StoreTest {
         Table table = tableWith(List.of());
         inTransaction(() -> sql.execute("insert into {0} (name, weeks) select repeat('x', 1000000), i "
                 + "from generate_series(1, 20) i", name("hosted", table.key().name())));
-        RowQuery query = new RowQuery(Sight.of(table), STAFF, STAFF.on(Cases.TODAY), Condition.ALWAYS, Condition.ALWAYS,
+        RowQuery query = new RowQuery(Sight.of(table), STAFF, STAFF.at(Cases.midnight()), Condition.ALWAYS, Condition.ALWAYS,
                 List.of(), 1, 25, List.of(Cases.NAME, Cases.WEEKS));
         assertThat(rows.page(query, ENGLISH).rows()).hasSize(20).allSatisfy(row ->
                 assertThat(((Value.Text) row.get(Cases.NAME)).text()).hasSize(4_000));
         assertThatThrownBy(() -> rows.wholePage(query, ENGLISH)).hasMessageContaining("page-too-large");
-        RowQuery few = new RowQuery(Sight.of(table), STAFF, STAFF.on(Cases.TODAY), Condition.ALWAYS, Condition.ALWAYS, List.of(), 1,
+        RowQuery few = new RowQuery(Sight.of(table), STAFF, STAFF.at(Cases.midnight()), Condition.ALWAYS, Condition.ALWAYS, List.of(), 1,
                 5, List.of(Cases.NAME));
         assertThat(rows.wholePage(few, ENGLISH).rows()).allSatisfy(row ->
                 assertThat(((Value.Text) row.get(Cases.NAME)).text()).hasSize(1_000_000));
@@ -145,7 +145,7 @@ class RowsTest extends StoreTest {
         inTransaction(() -> sql.execute("insert into {0} (name) select 'n' || i from generate_series(1, 50010) i",
                 name("hosted", table.key().name())));
         publisher.open(table.key(), Openness.EVERYONE);
-        RowQuery query = new RowQuery(Sight.of(table), Visitor.ANYONE, Visitor.ANYONE.on(Cases.TODAY), Condition.ALWAYS,
+        RowQuery query = new RowQuery(Sight.of(table), Visitor.ANYONE, Visitor.ANYONE.at(Cases.midnight()), Condition.ALWAYS,
                 Condition.compare(Cases.NAME, Operator.BEGINS, Value.of("N")), List.of(), 1, 10, List.of(Cases.NAME));
         assertThat(rows.page(query, ENGLISH).found()).isInstanceOf(Total.MoreThan.class);
         assertThat(rows.countToEnd(query, ENGLISH)).isEqualTo(new Total.Exactly(50_010));
@@ -199,7 +199,7 @@ class RowsTest extends StoreTest {
     }
 
     private static RowQuery sought(Table table, String word, int page) {
-        return new RowQuery(Sight.of(table), STAFF, STAFF.on(Cases.TODAY), Condition.ALWAYS,
+        return new RowQuery(Sight.of(table), STAFF, STAFF.at(Cases.midnight()), Condition.ALWAYS,
                 Condition.compare(Cases.NAME, Operator.CONTAINS, Value.of(word)), List.of(SortBy.up(Cases.WEEKS)), page,
                 10, List.of(Cases.NAME));
     }

@@ -22,6 +22,7 @@ import org.pressboard.bulk.Carrying;
 import org.pressboard.bulk.CsvOut;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operator;
+import org.pressboard.condition.Standpoint;
 import org.pressboard.editing.RowEditing;
 import org.pressboard.editing.Undo;
 import org.pressboard.editing.VisitorEditing;
@@ -301,7 +302,7 @@ class AnyNameTest extends StoreTest {
             assertThat(visiting.change(MEMBER, table.key(), number, some(Map.of(CALLED, Value.of("one"))),
                     some(Map.of(CALLED, Value.of("two"))), OWNER)).as(word).isInstanceOf(RowEditing.Outcome.Done.class);
             assertThat(row(plots, plot).find(LEADS)).as(word).contains(Value.of(0));
-            RowQuery asked = new RowQuery(catalog.published().sight(MEMBER, table.key()), MEMBER, MEMBER.on(java.time.LocalDate.MIN),
+            RowQuery asked = new RowQuery(catalog.published().sight(MEMBER, table.key()), MEMBER, Standpoint.of(MEMBER.who(), java.time.LocalDate.EPOCH),
                     Condition.ALWAYS, new Condition.Mentions(List.of(CALLED), "wo"), List.of(new SortBy(CALLED, false)), 1, 10,
                     List.of(CALLED, LEADS, KEPT));
             assertThat(rows.page(asked, ENGLISH).rows()).as(word).singleElement()

@@ -151,11 +151,11 @@ class GrantAgreementTest extends StoreTest {
     private void compare(PublishedSite site, Visitor visitor, String as) {
         List<Long> seen = allowed(site, visitor, Verb.SEE, logs);
         Sight sight = site.sight(visitor, table.key());
-        TableSql query = TableSql.of(sight, visitor.on(TODAY), ENGLISH);
+        TableSql query = TableSql.of(sight, visitor.at(TODAY.atStartOfDay()), ENGLISH);
         assertThat(ids(query, query.condition(sight.asked(table.key())))).as(as).isEqualTo(seen);
         assertThat(asVisitor(visitor, () -> ids(TableSql.plain(table), DSL.trueCondition()))).as(as).isEqualTo(seen);
         // under both locks at once, as rows are carried away
-        TableSql locked = TableSql.underLock(sight, visitor.on(TODAY), ENGLISH);
+        TableSql locked = TableSql.underLock(sight, visitor.at(TODAY.atStartOfDay()), ENGLISH);
         assertThat(asVisitor(visitor, () -> ids(locked, locked.condition(sight.asked(table.key()))))).as(as).isEqualTo(seen);
         compareFields(sight, visitor, as);
         List<Long> removable = new ArrayList<>(allowed(site, visitor, Verb.REMOVE, logs));
@@ -172,14 +172,14 @@ class GrantAgreementTest extends StoreTest {
         rows.put(table.key(), sight.rows(table.key()));
         Sight own = new Sight(sight.table(), sight.tables(), rows, sight.partly());
         Map<Long, Row> seen = new TreeMap<>();
-        logs.forEach(row -> own.seen(reaching(row), visitor.on(TODAY)).ifPresent(is -> seen.put(row.id(), own(is))));
-        TableSql query = TableSql.of(own, visitor.on(TODAY), ENGLISH);
+        logs.forEach(row -> own.seen(reaching(row), visitor.at(TODAY.atStartOfDay())).ifPresent(is -> seen.put(row.id(), own(is))));
+        TableSql query = TableSql.of(own, visitor.at(TODAY.atStartOfDay()), ENGLISH);
         assertThat(read(query, query.condition(own.asked(table.key())))).as(as).isEqualTo(seen);
         Map<FieldKey, Condition> all = new HashMap<>(own.partly(table.key()));
         all.replaceAll((field, in) -> Condition.ALWAYS);
         Sight open = new Sight(own.table(), own.tables(), Sight.whole(own.tables(), table.key()).rows(),
                 all.isEmpty() ? Map.of() : Map.of(table.key(), all));
-        assertThat(asVisitor(visitor, () -> read(TableSql.underLock(open, visitor.on(TODAY), ENGLISH), DSL.trueCondition())))
+        assertThat(asVisitor(visitor, () -> read(TableSql.underLock(open, visitor.at(TODAY.atStartOfDay()), ENGLISH), DSL.trueCondition())))
                 .as(as + " by the database alone").isEqualTo(seen);
         leftOut += seen.values().stream().mapToLong(row -> logs.get((int) row.id() - 1).values().size() - row.values().size())
                 .sum();
@@ -240,7 +240,7 @@ class GrantAgreementTest extends StoreTest {
     private boolean mayWrite(PublishedSite site, Visitor visitor, List<Verb> verbs, Set<FieldKey> fields, List<Row> rows) {
         return verbs.stream().flatMap(verb -> site.partly(visitor, verb, table.key()).entrySet().stream())
                 .filter(partly -> fields.contains(partly.getKey()))
-                .allMatch(partly -> rows.stream().allMatch(row -> partly.getValue().holds(reaching(row), visitor.on(TODAY))));
+                .allMatch(partly -> rows.stream().allMatch(row -> partly.getValue().holds(reaching(row), visitor.at(TODAY.atStartOfDay()))));
     }
 
     private static Set<FieldKey> differing(Row was, Row becomes) {
@@ -284,7 +284,7 @@ class GrantAgreementTest extends StoreTest {
         List<T> result = new ArrayList<>();
         try {
             inTransaction(() -> {
-                scope.enter(visitor, visitor.on(TODAY));
+                scope.enter(visitor, visitor.at(TODAY.atStartOfDay()));
                 result.add(work.get());
                 throw new TakenBack();
             });
@@ -305,7 +305,7 @@ class GrantAgreementTest extends StoreTest {
 
     private List<Long> allowed(PublishedSite site, Visitor visitor, Verb verb, List<Row> of) {
         Condition allowed = site.may(visitor, verb, table.key()).rows();
-        return of.stream().filter(row -> allowed.holds(reaching(row), visitor.on(TODAY))).map(Row::id).toList();
+        return of.stream().filter(row -> allowed.holds(reaching(row), visitor.at(TODAY.atStartOfDay()))).map(Row::id).toList();
     }
 
     /** The row with what its references lead to. */

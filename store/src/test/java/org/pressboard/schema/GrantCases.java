@@ -11,6 +11,7 @@ import org.pressboard.condition.Cases;
 import org.pressboard.condition.Clause;
 import org.pressboard.condition.Comparison;
 import org.pressboard.condition.Condition;
+import org.pressboard.condition.Operand;
 import org.pressboard.grant.Audience;
 import org.pressboard.grant.Grant;
 import org.pressboard.grant.GroupKey;
@@ -61,12 +62,13 @@ record GrantCases(RandomGenerator random) {
     private Condition condition() {
         return switch (random.nextInt(7)) {
             case 0 -> Condition.ALWAYS;
-            case 1 -> new Clause(HEALTH, Comparison.AT_LEAST, List.of(Value.of(random.nextLong(3)))).condition();
-            case 2 -> new Clause(YEARS, Comparison.VISITORS, List.of(Value.of("years"))).condition();
-            case 3 -> new Clause(KEEPER, Comparison.ME, List.of()).condition();
+            case 1 -> Clause.fixed(HEALTH, Comparison.AT_LEAST, Value.of(random.nextLong(3))).condition();
+            case 2 -> new Clause(YEARS, Cases.pick(List.of(Comparison.IS, Comparison.AT_LEAST, Comparison.LESS), random),
+                    List.of(Operand.OfVisitor.of(new FieldKey("years")))).condition();
+            case 3 -> new Clause(KEEPER, Comparison.IS, List.of(Operand.OfVisitor.ROW)).condition();
             case 4 -> new Clause(PLOT, Comparison.FILLED, List.of()).condition();
-            case 5 -> new Clause(PLOT, Comparison.ONE_OF, List.of(row(PLOTS), row(PLOTS))).condition();
-            default -> new Clause(NAME, Comparison.VISITORS, List.of(Value.of("name"))).condition().not();
+            case 5 -> Clause.fixed(PLOT, Comparison.ONE_OF, row(PLOTS), row(PLOTS)).condition();
+            default -> new Clause(NAME, Comparison.IS, List.of(Operand.OfVisitor.of(new FieldKey("name")))).condition().not();
         };
     }
 

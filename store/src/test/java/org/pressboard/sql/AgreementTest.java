@@ -9,6 +9,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.pressboard.condition.Cases;
 import org.pressboard.condition.Condition;
+import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.Audience;
 import org.pressboard.grant.Grant;
 import org.pressboard.grant.Grants;
@@ -40,10 +41,9 @@ class AgreementTest extends StoreTest {
         Table table = tableWith(rows);
         for (int i = 0; i < 600; i++) {
             Condition condition = Cases.condition(random, 3);
-            Visitor visitor = Cases.pick(VISITORS, random);
-            List<Long> inMemory = rows.stream().filter(row -> condition.holds(row, visitor.on(Cases.TODAY)))
-                    .map(Row::id).toList();
-            assertThat(bySql(table, condition, visitor)).as("seed %d, %s, %s", SEED, visitor, condition)
+            Standpoint standpoint = Cases.standpoint(Cases.pick(VISITORS, random).who(), random);
+            List<Long> inMemory = rows.stream().filter(row -> condition.holds(row, standpoint)).map(Row::id).toList();
+            assertThat(bySql(table, condition, standpoint)).as("seed %d, %s, %s", SEED, standpoint, condition)
                     .isEqualTo(inMemory);
         }
     }
@@ -59,9 +59,9 @@ class AgreementTest extends StoreTest {
             List<Condition> conditions = Stream.generate(() -> Cases.condition(random, 1)).limit(400)
                     .filter(condition -> Tables.alone(table).canAsk(table, condition)).toList();
             assertThat(conditions).isNotEmpty();
-            conditions.forEach(condition -> assertThat(bySql(table, condition, VISITORS.getFirst())).as("seed %d, %s, %s", SEED,
+            conditions.forEach(condition -> assertThat(bySql(table, condition, VISITORS.getFirst().at(Cases.midnight()))).as("seed %d, %s, %s", SEED,
                     kinds.fields(), condition).isEqualTo(rows.stream().filter(row -> condition.holds(row,
-                            VISITORS.getFirst().on(Cases.TODAY))).map(Row::id).toList()));
+                            VISITORS.getFirst().at(Cases.midnight()))).map(Row::id).toList()));
         }
     }
 
@@ -77,7 +77,7 @@ class AgreementTest extends StoreTest {
             publisher.grant(table.key(), new Grants(List.of(new Grant(Audience.EVERYONE, Verb.SEE, condition))));
             boolean canAsk = Tables.alone(table).canAsk(table, condition);
             assertThat(byRowSecurity(table, Visitor.ANYONE)).as("%s", condition).isEqualTo(rows.stream()
-                    .filter(row -> canAsk && condition.holds(row, Visitor.ANYONE.on(Cases.TODAY))).map(Row::id).toList());
+                    .filter(row -> canAsk && condition.holds(row, Visitor.ANYONE.at(Cases.midnight()))).map(Row::id).toList());
         }
     }
 
@@ -91,7 +91,7 @@ class AgreementTest extends StoreTest {
             publisher.grant(table.key(), grants);
             for (Visitor visitor : VISITORS) {
                 Condition allowed = grants.decide(visitor, Verb.SEE).rows();
-                List<Long> inMemory = rows.stream().filter(row -> allowed.holds(row, visitor.on(Cases.TODAY)))
+                List<Long> inMemory = rows.stream().filter(row -> allowed.holds(row, visitor.at(Cases.midnight())))
                         .map(Row::id).toList();
                 assertThat(byRowSecurity(table, visitor)).as("seed %d, %s, %s", SEED, visitor, grants)
                         .isEqualTo(inMemory);
@@ -108,8 +108,8 @@ class AgreementTest extends StoreTest {
         return new Grants(grants);
     }
 
-    private List<Long> bySql(Table table, Condition condition, Visitor visitor) {
-        TableSql tableSql = TableSql.of(Sight.of(table), visitor.on(Cases.TODAY), ENGLISH);
+    private List<Long> bySql(Table table, Condition condition, Standpoint standpoint) {
+        TableSql tableSql = TableSql.of(Sight.of(table), standpoint, ENGLISH);
         return inTransaction(() -> sql.select(tableSql.rowId()).from(tableSql.asTable())
                 .where(tableSql.condition(condition))
                 .orderBy(tableSql.rowId()).fetch(tableSql.rowId()));
@@ -118,7 +118,7 @@ class AgreementTest extends StoreTest {
     private List<Long> byRowSecurity(Table table, Visitor visitor) {
         TableSql tableSql = TableSql.plain(table);
         return inTransaction(() -> {
-            scope.enter(visitor, visitor.on(Cases.TODAY));
+            scope.enter(visitor, visitor.at(Cases.midnight()));
             return sql.select(tableSql.rowId()).from(tableSql.asTable()).orderBy(tableSql.rowId())
                     .fetch(tableSql.rowId());
         });

@@ -77,8 +77,8 @@ class RelatedAgreementTest extends StoreTest {
             Condition seen = random.nextInt(3) == 0 ? Condition.ALWAYS
                     : RelatedCases.condition(own, makers, random, 1);
             Condition condition = RelatedCases.condition(fields, makers, random, 3);
-            List<Long> inMemory = RelatedCases.worked(tools, makers, seen, visitor.on(Cases.TODAY)).stream()
-                    .filter(row -> condition.holds(row, visitor.on(Cases.TODAY))).map(Row::id).toList();
+            List<Long> inMemory = RelatedCases.worked(tools, makers, seen, visitor.at(Cases.midnight())).stream()
+                    .filter(row -> condition.holds(row, visitor.at(Cases.midnight()))).map(Row::id).toList();
             assertThat(bySql(tables, seen, condition, visitor)).as("seed %d, case %d, %s, seen %s, %s", SEED, i, visitor,
                     seen, condition).isEqualTo(inMemory);
         }
@@ -90,7 +90,7 @@ class RelatedAgreementTest extends StoreTest {
         Map<TableKey, Condition> rows = new HashMap<>();
         rows.put(cases.tools.key(), Condition.ALWAYS);
         rows.put(cases.makers.key(), seen);
-        TableSql table = TableSql.of(new Sight(tables.get(cases.tools.key()), tables, rows), visitor.on(Cases.TODAY),
+        TableSql table = TableSql.of(new Sight(tables.get(cases.tools.key()), tables, rows), visitor.at(Cases.midnight()),
                 ENGLISH);
         List<Long> found = ids(table, table.condition(condition));
         assertThat(ids(table, table.conditionRowByRow(condition))).as("seed %d, row by row, seen %s, %s", SEED, seen,
@@ -108,11 +108,11 @@ class RelatedAgreementTest extends StoreTest {
             Condition granted = RelatedCases.condition(fields, makers, random, 2);
             publisher.grant(cases.tools.key(), new Grants(List.of(new Grant(Audience.EVERYONE, Verb.SEE, granted))));
             for (Visitor visitor : VISITORS) {
-                List<Long> inMemory = tools.stream().filter(row -> granted.holds(row, visitor.on(Cases.TODAY)))
+                List<Long> inMemory = tools.stream().filter(row -> granted.holds(row, visitor.at(Cases.midnight())))
                         .map(Row::id).toList();
                 TableSql table = TableSql.plain(catalog.table(cases.tools.key()).orElseThrow());
                 List<Long> shown = Objects.requireNonNull(inTransaction(() -> {
-                    scope.enter(visitor, visitor.on(Cases.TODAY));
+                    scope.enter(visitor, visitor.at(Cases.midnight()));
                     return sql.select(table.rowId()).from(table.asTable()).orderBy(table.rowId()).fetch(table.rowId());
                 }));
                 assertThat(shown).as("seed %d, %s, %s", SEED, visitor, granted).isEqualTo(inMemory);

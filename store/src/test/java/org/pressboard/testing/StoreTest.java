@@ -109,7 +109,7 @@ public abstract class StoreTest {
 
     protected static RowQuery query(Table table, Visitor visitor, Condition within, List<SortBy> order, int page,
             int size) {
-        return new RowQuery(Sight.of(table), visitor, visitor.on(Cases.TODAY), within, Condition.ALWAYS, order, page, size,
+        return new RowQuery(Sight.of(table), visitor, visitor.at(Cases.midnight()), within, Condition.ALWAYS, order, page, size,
                 table.fields().stream().map(Field::key).toList());
     }
 

@@ -1,7 +1,7 @@
 package org.pressboard.control;
 
 import java.time.Clock;
-import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -47,7 +47,7 @@ public class CalledRows {
         if (!(reference.type() instanceof Referring referring)) {
             return List.of();
         }
-        return picker.find(sight.of(referring.to()), visitor, visitor.on(LocalDate.now(clock)), called, language);
+        return picker.find(sight.of(referring.to()), visitor, visitor.at(LocalDateTime.now(clock)), called, language);
     }
 
     /**
@@ -123,7 +123,7 @@ public class CalledRows {
     private Optional<Value.Referred> row(Sight sight, Visitor visitor, Referring referring, Field field, String text,
             Locale language) {
         return NUMBER.matcher(text).matches() ? picker.headings(sight.of(referring.to()), visitor,
-                visitor.on(LocalDate.now(clock)), List.of(Long.valueOf(text.substring(1)))).stream().findFirst()
+                visitor.at(LocalDateTime.now(clock)), List.of(Long.valueOf(text.substring(1)))).stream().findFirst()
                 : RowPicker.just(find(sight, visitor, field, text, language), text);
     }
 }

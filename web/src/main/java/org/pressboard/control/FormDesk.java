@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -21,6 +22,7 @@ import org.pressboard.form.Question;
 import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
 import org.pressboard.problem.Problem;
+import org.pressboard.rows.ReferredValues;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.sheet.Words;
 import org.pressboard.signin.Browsers;
@@ -47,6 +49,7 @@ public class FormDesk {
 
     private final CalledRows references;
     private final RowPicker picker;
+    private final ReferredValues referred;
     private final FormSending sending;
     private final Browsers browsers;
     private final Seal seal;
@@ -54,11 +57,12 @@ public class FormDesk {
     private final Clock clock;
     private final Duration shortest;
 
-    FormDesk(CalledRows references, RowPicker picker, FormSending sending, Browsers browsers, Seal seal,
+    FormDesk(CalledRows references, RowPicker picker, ReferredValues referred, FormSending sending, Browsers browsers, Seal seal,
             MessageSource messages, Clock clock,
             @org.springframework.beans.factory.annotation.Value("${pressboard.shortest-filling:2s}") Duration shortest) {
         this.references = references;
         this.picker = picker;
+        this.referred = referred;
         this.sending = sending;
         this.browsers = browsers;
         this.seal = seal;
@@ -68,7 +72,7 @@ public class FormDesk {
     }
 
     /** A form somebody is to fill in: who, and what they see of its table. */
-    public record Sitting(Form form, Sight sight, Visitor visitor, String address, Locale language) {
+    public record Sitting(Form form, Standpoint.OnPage page, Sight sight, Visitor visitor, String address, Locale language) {
 
         Table table() {
             return sight.table();
@@ -130,27 +134,18 @@ public class FormDesk {
         for (Question question : sitting.form.questions()) {
             Field field = sitting.table().field(question.field());
             Optional.ofNullable(question.start() == null ? field.start() : question.start())
-                    .flatMap(start -> start.resolve(standpoint(sitting))).ifPresent(value -> starts.put(field.key(), value));
+                    .flatMap(start -> field.given(start, standpoint(sitting))).ifPresent(value -> starts.put(field.key(), value));
             String called = given.getOrDefault("v." + field.key(), "");
             if (!called.isEmpty()) {
                 given(sitting, field, called).ifPresent(value -> starts.put(field.key(), value));
             }
         }
-        for (Question question : sitting.form.questions()) {
-            if (question.start() instanceof Operand.OfRow(FieldKey way) && !starts.containsKey(question.field())) {
-                led(sitting, starts, way).ifPresent(value -> starts.put(question.field(), value));
-            }
-        }
+        Standpoint standpoint = standpoint(sitting);
+        Standpoint referring = standpoint.referring(referred.of(sitting.sight, sitting.visitor, standpoint, starts, sitting.form.ways()));
+        sitting.form.questions().stream().filter(question -> question.start() instanceof Operand.OfReferred && !starts.containsKey(question.field()))
+                .forEach(question -> sitting.table().field(question.field()).given(question.start(), referring)
+                        .ifPresent(value -> starts.put(question.field(), value)));
         return starts;
-    }
-
-    /** What the row has to which an answer leads, as far as they see it. */
-    private Optional<Value> led(Sitting sitting, Map<FieldKey, Value> answers, FieldKey way) {
-        FieldKey reference = way.way().getFirst();
-        return answers.get(reference) instanceof Value.Referred(long row, var called)
-                && sitting.table().field(reference).type() instanceof Referring referring
-                ? picker.value(sitting.sight.of(referring.to()), sitting.visitor, standpoint(sitting), way.way().getLast(), row)
-                : Optional.empty();
     }
 
     private Optional<Value> given(Sitting sitting, Field field, String called) {
@@ -164,7 +159,7 @@ public class FormDesk {
     }
 
     private Standpoint standpoint(Sitting sitting) {
-        return sitting.visitor.on(LocalDate.now(clock));
+        return sitting.visitor.at(LocalDateTime.now(clock)).on(sitting.page);
     }
 
     /** What was sent, with what is wrong of what is asked said at its place. */

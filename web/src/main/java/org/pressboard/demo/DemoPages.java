@@ -127,8 +127,8 @@ class DemoPages {
                         shown -> shown.with(Format.USUAL.with(Format.Days.LONG)))),
                 listing -> listing.with(Finding.by(keys("work_day", "where"), keys("where"))),
                 listing -> listing.with(Ordering.by(List.of(SortBy.up(new FieldKey("day"))))),
-                listing -> listing.with(Dress.USUAL.with(Dress.Density.AIRY).marking(List.of(new Mark(new Clause(
-                        new FieldKey("places_left"), Comparison.AT_MOST, List.of(Value.of(0L))).condition(),
+                listing -> listing.with(Dress.USUAL.with(Dress.Density.AIRY).marking(List.of(new Mark(Clause.fixed(
+                        new FieldKey("places_left"), Comparison.AT_MOST, Value.of(0L)).condition(),
                         Mark.Style.MUTED, Mark.Colour.SLATE)))
                         .sayingOfNothing("No work days are planned. Look in again soon.")));
         open(page, "work_days");
@@ -187,7 +187,7 @@ class DemoPages {
         Form pledge = Form.plain(new FormKey("pledge"), pledges, "Pledge for a tree")
                 .asking(List.of(Question.of(new FieldKey("tree")).requiring(true),
                         Question.of(new FieldKey("amount")).requiring(true)
-                                .starting(new Operand.OfRow(new FieldKey("tree.suggested_pledge")))
+                                .starting(new Operand.OfReferred(new FieldKey("tree.suggested_pledge")))
                                 .explained("At least what is suggested for the tree.")))
                 .stamping(List.of(new Stamp(new FieldKey("made_on"), new Operand.Today(0))))
                 .telling(List.of(new Notice(Notice.Whom.SENDER, "Your pledge for ‹Tree›",

@@ -5,7 +5,6 @@ import static java.nio.charset.StandardCharsets.UTF_8;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -14,6 +13,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.condition.Condition;
+import org.pressboard.condition.Standpoint;
 import org.pressboard.editing.RowEditing;
 import org.pressboard.files.Files;
 import org.pressboard.files.KeptFile;
@@ -61,7 +61,7 @@ class DemoPictures {
 
     void draw() {
         Table table = catalog.table(VARIETIES).orElseThrow();
-        RowQuery all = new RowQuery(Sight.of(table), Visitor.staff(""), Visitor.ANYONE.on(LocalDate.EPOCH), Condition.ALWAYS,
+        RowQuery all = new RowQuery(Sight.of(table), Visitor.staff(""), Standpoint.NOBODY, Condition.ALWAYS,
                 Condition.ALWAYS, List.of(), 1, MOST, List.of(PICTURE, SKIN, SHAPE));
         rows.page(all, Locale.ENGLISH).rows().forEach(this::draw);
     }

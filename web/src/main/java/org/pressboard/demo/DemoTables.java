@@ -107,8 +107,8 @@ class DemoTables {
     /** The orchard's groups, by what their rows among the members say. */
     void groups() {
         List.of("Stewards", "Keepers", "Pickers").forEach(label ->
-                catalog.keepGroup(new Group(GroupKey.from(label, Set.of()), label, new Clause(new FieldKey("group"), Comparison.IS,
-                        List.of(Value.of(label.toLowerCase(java.util.Locale.ROOT)))).condition(), Set.of())));
+                catalog.keepGroup(new Group(GroupKey.from(label, Set.of()), label, Clause.fixed(new FieldKey("group"), Comparison.IS,
+                        Value.of(label.toLowerCase(java.util.Locale.ROOT))).condition(), Set.of())));
     }
 
     private void trees() {

@@ -3,7 +3,7 @@ package org.pressboard.desk;
 import static org.pressboard.desk.condition.ConditionDesk.first;
 
 import java.time.Clock;
-import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -41,6 +41,7 @@ import org.pressboard.signin.PersonRules;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Field;
 import org.pressboard.table.Fields;
+import org.pressboard.table.Operands;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
@@ -197,10 +198,14 @@ class DeskMembers {
         model.addAttribute("people", people);
         model.addAttribute("group", group);
         model.addAttribute("line", line(site, people, group));
-        model.addAttribute("statements", conditions.statements(ConditionDesk.said(group.rows()), site.tables(), people, model));
+        model.addAttribute("statements", conditions.statements(ConditionDesk.said(group.rows()), operands(site.tables(), people), model));
         model.addAttribute("hands", group.byHand().stream().sorted()
                 .map(row -> new Person(row, picker.heading(site.tables(), people, row))).toList());
         model.addAttribute("words", words());
+    }
+
+    private static Operands operands(Tables tables, Table people) {
+        return new Operands(tables, people, Operands.Place.GRANT);
     }
 
     /** Changes who is in the group. */
@@ -240,7 +245,7 @@ class DeskMembers {
             default -> {
                 Tables tables = catalog.publishedNow().tables();
                 Table people = tables.people().map(tables::get).orElseThrow();
-                return group.meeting(conditions.changedOrNobody(group.rows(), tables, askable(people), parameters, model));
+                return group.meeting(conditions.changedOrNobody(group.rows(), operands(tables, askable(people)), parameters, model));
             }
         }
         if (hands.size() > MOST_BY_HAND) {
@@ -254,7 +259,7 @@ class DeskMembers {
     String statement(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model) {
         Tables tables = catalog.publishedNow().tables();
         Table people = tables.people().map(tables::get).orElseThrow(() -> new NotThere("not-there.page"));
-        return ConditionDesk.template(conditions.begin(ConditionDesk.said(find(key).rows()), tables, askable(people), parameters,
+        return ConditionDesk.template(conditions.begin(ConditionDesk.said(find(key).rows()), operands(tables, askable(people)), parameters,
                 "/desk/members/groups/" + key, model));
     }
 
@@ -305,7 +310,7 @@ class DeskMembers {
                 return words().say(decision.isAllowed() ? "may.yes" : "may.no");
             }
             Sight sight = Sight.whole(site.tables(), table.key());
-            return words().count(rows.count(RowQuery.counting(sight, visitor.on(LocalDate.now(clock)),
+            return words().count(rows.count(RowQuery.counting(sight, visitor.at(LocalDateTime.now(clock)),
                     decision.rows()), Locale.UK));
         }).toList());
     }

@@ -216,7 +216,7 @@ class DeskPages {
 
     private Asking asking(DraftedPage page, Listing listing, MultiValueMap<String, String> parameters) {
         Sight sight = Sight.whole(catalog.published().tables(), listing.table());
-        return Asking.of(listing.onPage(sight.tables(), page.draft().title(), page.draft().key().name()), sight,
+        return Asking.of(listing.among(sight.tables()), page.draft().here(), sight,
                 SignedIn.currentVisitor(), AddressPart.of(listing.key(), page.draft().listingKeys(), parameters));
     }
 

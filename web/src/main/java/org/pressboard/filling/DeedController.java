@@ -3,15 +3,13 @@ package org.pressboard.filling;
 import static org.pressboard.filling.Fillings.offered;
 
 import jakarta.servlet.http.HttpServletRequest;
-import java.time.Clock;
-import java.time.LocalDate;
-import java.time.LocalDateTime;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.pressboard.condition.Standpoint;
 import org.pressboard.editing.RowEditing;
 import org.pressboard.editing.VisitorEditing;
 import org.pressboard.grant.Verb;
@@ -41,14 +39,12 @@ class DeedController {
     private final Sheets sheets;
     private final VisitorEditing editing;
     private final Pace pace;
-    private final Clock clock;
 
-    DeedController(Fillings fillings, Sheets sheets, VisitorEditing editing, Pace pace, Clock clock) {
+    DeedController(Fillings fillings, Sheets sheets, VisitorEditing editing, Pace pace) {
         this.fillings = fillings;
         this.sheets = sheets;
         this.editing = editing;
         this.pace = pace;
-        this.clock = clock;
     }
 
     /** Asks once more before a button does to a row what it does. */
@@ -74,12 +70,13 @@ class DeedController {
         Row found = fillings.row(filling, row);
         Map<FieldKey, Optional<Value>> was = new HashMap<>();
         Map<FieldKey, Optional<Value>> give = new HashMap<>();
-        sheets.row(filling.asking(), row, deed.given(), language).ifPresent(now ->
-                deed.gives().forEach(stamp -> {
-                    was.put(stamp.field(), now.find(stamp.field()));
-                    give.put(stamp.field(), stamp.on(filling.table().field(stamp.field()),
-                            filling.visitor().on(LocalDate.now(clock)), LocalDateTime.now(clock)));
-                }));
+        sheets.row(filling.asking(), row, deed.needed(), language).ifPresent(now -> {
+            Standpoint there = sheets.standpoint(filling.asking()).at(now);
+            deed.gives().forEach(stamp -> {
+                was.put(stamp.field(), now.find(stamp.field()));
+                give.put(stamp.field(), filling.table().field(stamp.field()).given(stamp.value(), there));
+            });
+        });
         try {
             offered(isToBeDone(filling, deed, row));
             if (pace.writing(() -> editing.change(filling.visitor(), filling.table().key(), row, was, give,

@@ -7,7 +7,7 @@ import static org.pressboard.filling.Fillings.offered;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
-import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -75,7 +75,7 @@ class FillingController {
     private Map<FieldKey, Value> starts(Filling filling) {
         Map<FieldKey, Value> starts = new HashMap<>();
         filling.fields().forEach(field -> Optional.ofNullable(field.start())
-                .flatMap(start -> start.resolve(filling.visitor().on(LocalDate.now(clock))))
+                .flatMap(start -> field.given(start, filling.visitor().at(LocalDateTime.now(clock))))
                 .ifPresent(value -> starts.put(field.key(), value)));
         return starts;
     }

@@ -122,7 +122,7 @@ class SendController {
     }
 
     private RowEditing.Added send(OpenForms.Open open, Visitor visitor, String sender, RowForm filled) {
-        RowEditing.Added added = sending.send(visitor, sender, open.form(), open.name(), filled.filled(),
+        RowEditing.Added added = sending.send(visitor, sender, open.page(), open.form(), filled.filled(),
                 SignedIn.author().from(Author.Origin.PAGE));
         if (added.outcome() instanceof RowEditing.Outcome.Done) {
             letters.write(open, added.row(), sender);

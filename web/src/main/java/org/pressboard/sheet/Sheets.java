@@ -2,6 +2,7 @@ package org.pressboard.sheet;
 
 import java.time.Clock;
 import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -60,9 +61,14 @@ public class Sheets {
         return query(asking, asking.asked().state());
     }
 
+    /** From where the listing is asked for. */
+    public Standpoint standpoint(Asking asking) {
+        return asking.standpoint(LocalDateTime.now(clock));
+    }
+
     /** The same in another state. */
     RowQuery query(Asking asking, RequestState state) {
-        return RowQuery.of(asking.listing(), asking.sight(), asking.visitor(), state, LocalDate.now(clock));
+        return RowQuery.of(asking.listing(), asking.sight(), asking.visitor(), state, standpoint(asking));
     }
 
     public Sheet sheet(Asking asking, Place place, Locale language) {
@@ -184,7 +190,7 @@ public class Sheets {
         }
 
         Standpoint standpoint() {
-            return asking.visitor().on(LocalDate.now(clock));
+            return Sheets.this.standpoint(asking);
         }
     }
 

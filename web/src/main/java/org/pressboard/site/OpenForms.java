@@ -45,7 +45,7 @@ public class OpenForms {
 
         /** The form before whoever the request is from. */
         public FormDesk.Sitting sitting(Locale language) {
-            return new FormDesk.Sitting(form, sight, SignedIn.currentVisitor(), address(), language);
+            return new FormDesk.Sitting(form, page.here(), sight, SignedIn.currentVisitor(), address(), language);
         }
 
         /** The form's address. */

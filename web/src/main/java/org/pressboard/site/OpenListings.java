@@ -39,7 +39,7 @@ public class OpenListings {
         return Optional.of(key).filter(ListingKey::isValid).map(ListingKey::new).flatMap(site::listing)
                 .filter(found -> found.edition().page().access().lets(visitor)
                         && found.edition().page().access().lets(visitor, found.listing().key()))
-                .map(found -> new Open(found.edition().page(), Asking.of(found.listing(),
+                .map(found -> new Open(found.edition().page(), Asking.of(found.listing(), found.edition().page().here(),
                         site.sight(visitor, found.listing().table()), visitor,
                         AddressPart.of(found.listing().key(), found.edition().page().listingKeys(), parameters)
                                 .with(parameters))))

@@ -31,7 +31,7 @@ public class OpenRows {
     /** The address of a row on a page that lists its table; empty where this visitor does not see it there. */
     public Optional<String> address(Page page, Table table, long row, Visitor visitor, Locale language) {
         return page.listings().stream().filter(listing -> listing.table().equals(table.key()))
-                .map(listing -> Asking.of(listing, catalog.published().sight(visitor, table.key()), visitor,
+                .map(listing -> Asking.of(listing, page.here(), catalog.published().sight(visitor, table.key()), visitor,
                         AddressPart.of(listing.key(), page.listingKeys(), Map.of())))
                 .filter(Asking::isAllowed)
                 .flatMap(asking -> sheets.row(asking, row,

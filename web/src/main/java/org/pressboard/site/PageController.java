@@ -87,7 +87,7 @@ class PageController {
             return new ModelAndView("redirect:/" + edition.page().key());
         }
         List<Asking> askings = edition.page().listings().stream()
-                .map(listing -> asking(site, listing, visitor, AddressPart.of(listing.key(),
+                .map(listing -> asking(site, edition.page(), listing, visitor, AddressPart.of(listing.key(),
                         edition.page().listingKeys(), parameters))).toList();
         List<OpenForms.Open> open = forms.on(site, edition.page(), visitor);
         Optional<Receipts.Receipt> receipt = Optional.ofNullable(parameters.getFirst("undo")).flatMap(receipts::read);
@@ -146,8 +146,8 @@ class PageController {
     public record Thanks(String text, String code) {
     }
 
-    private static Asking asking(PublishedSite site, Listing listing, Visitor visitor, AddressPart part) {
-        return Asking.of(listing, site.sight(visitor, listing.table()), visitor, part);
+    private static Asking asking(PublishedSite site, Page page, Listing listing, Visitor visitor, AddressPart part) {
+        return Asking.of(listing, page.here(), site.sight(visitor, listing.table()), visitor, part);
     }
 
     private Sheet sheet(Edition edition, Asking asking, Locale language) {

@@ -70,7 +70,7 @@ class RowController {
 
     private static Asking asking(PublishedSite site, Page page, Listing listing, Visitor visitor,
             MultiValueMap<String, String> parameters) {
-        return Asking.of(listing, site.sight(visitor, listing.table()), visitor,
+        return Asking.of(listing, page.here(), site.sight(visitor, listing.table()), visitor,
                 AddressPart.of(listing.key(), page.listingKeys(), parameters));
     }
 }

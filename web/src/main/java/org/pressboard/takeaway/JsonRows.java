@@ -48,10 +48,18 @@ record JsonRows(long found, boolean foundAll, long outOf, boolean countedAll, in
             case Value.Moment moment -> PlainForm.write(moment);
             case Value.Time time -> PlainForm.write(time);
             case Value.Referred referred -> referred.heading();
-            case Value.Attachment file when file.isThere() -> Map.of("name", file.name(), "href",
-                    FileAnswer.address(table.key().name(), file.content(), file.name()));
-            case Value.Attachment file -> Map.of("name", file.name());
+            case Value.Attachment file -> file(table, file);
             case Value.Several several -> several.values().stream().map(each -> json(table, each)).toList();
         };
+    }
+
+    /** In an order that stays, so that what has not changed reads the same. */
+    private static Map<String, Object> file(Table table, Value.Attachment file) {
+        Map<String, Object> json = new LinkedHashMap<>();
+        json.put("name", file.name());
+        if (file.isThere()) {
+            json.put("href", FileAnswer.address(table.key().name(), file.content(), file.name()));
+        }
+        return json;
     }
 }

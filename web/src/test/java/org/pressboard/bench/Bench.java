@@ -8,6 +8,7 @@ import org.pressboard.catalog.Catalog;
 import org.pressboard.condition.Clause;
 import org.pressboard.condition.Comparison;
 import org.pressboard.condition.Condition;
+import org.pressboard.condition.Operand;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Openness;
@@ -98,7 +99,7 @@ public final class Bench {
     private static void ownRows(ConfigurableApplicationContext context) {
         PageKey page = new PageKey("mine");
         TableKey trees = new TableKey("trees");
-        Condition own = new Clause(new FieldKey("keeper").through(new FieldKey("e_mail")), Comparison.VISITOR, List.of())
+        Condition own = new Clause(new FieldKey("keeper").through(new FieldKey("e_mail")), Comparison.IS, List.of(Operand.OfVisitor.EMAIL))
                 .condition();
         Catalog catalog = context.getBean(Catalog.class);
         if (catalog.page(page).isEmpty()) {
@@ -113,7 +114,7 @@ public final class Bench {
         Catalog catalog = context.getBean(Catalog.class);
         Listing listing = catalog.published().edition(new PageKey("varieties")).orElseThrow().page().listings()
                 .getFirst();
-        Asking asking = Asking.of(listing, catalog.published().sight(Visitor.ANYONE, listing.table()),
+        Asking asking = Asking.of(listing, null, catalog.published().sight(Visitor.ANYONE, listing.table()),
                 Visitor.ANYONE, AddressPart.whole(Map.of()));
         Sheet sheet = context.getBean(Sheets.class).sheet(asking, Place.onSite("varieties", "varieties"),
                 catalog.site().language());

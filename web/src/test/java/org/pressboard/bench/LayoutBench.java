@@ -105,7 +105,7 @@ class LayoutBench {
         Listing plain = BenchTables.listing(BenchTables.LARGE);
         Listing listing = plain.with(plain.show().in(layout)).with(Opening.NONE.by(Opening.How.PAGE))
                 .with(plain.find().changing(new FieldKey("use"), control -> control.by(NarrowBy.Way.TAGS, false, false)));
-        return Asking.of(listing, Sight.whole(all, listing.table()), Visitor.staff("bench"),
+        return Asking.of(listing, null, Sight.whole(all, listing.table()), Visitor.staff("bench"),
                 AddressPart.whole(UriComponentsBuilder.fromUriString(QUERY).build().getQueryParams()));
     }
 }

@@ -3,7 +3,6 @@ package org.pressboard.bench;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import java.util.Random;
@@ -11,6 +10,7 @@ import java.util.concurrent.locks.LockSupport;
 import java.util.random.RandomGenerator;
 import javax.sql.DataSource;
 import org.pressboard.bench.SentStatements.Statement;
+import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.AddressPart;
@@ -223,7 +223,7 @@ class ListingBench {
         RequestState state = new StateAddress(listing, BenchTables.table(size),
                 AddressPart.whole(Queries.parse(query))).read().state();
         return RowQuery.of(listing, Sight.of(BenchTables.table(size)), Visitor.ANYONE,
-                state.withPage(page), LocalDate.EPOCH);
+                state.withPage(page), Standpoint.NOBODY);
     }
 
     private List<Statement> statements(Case each) throws SQLException {

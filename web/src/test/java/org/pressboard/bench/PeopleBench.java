@@ -7,7 +7,7 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.sql.Connection;
 import java.sql.SQLException;
-import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -167,9 +167,9 @@ final class PeopleBench {
                 .flatMap(context.getBean(Members.class)::visitor).orElseThrow();
         PublishedSite published = catalog.published();
         Listing listing = published.listing(OWN).orElseThrow().listing();
-        Asking asking = Asking.of(listing, published.sight(mira, listing.table()), mira, AddressPart.whole(Map.of()));
+        Asking asking = Asking.of(listing, null, published.sight(mira, listing.table()), mira, AddressPart.whole(Map.of()));
         return RowQuery.of(listing, asking.sight(), mira, new StateAddress(listing, asking.table(),
-                AddressPart.whole(Map.of())).read().state(), LocalDate.now());
+                AddressPart.whole(Map.of())).read().state(), mira.at(LocalDateTime.now()));
     }
 
     private void change() throws SQLException {

@@ -2,7 +2,6 @@ package org.pressboard.bench;
 
 import java.sql.Connection;
 import java.sql.SQLException;
-import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -11,6 +10,7 @@ import org.jooq.DSLContext;
 import org.pressboard.bench.SentStatements.Statement;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.condition.Condition;
+import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.Openness;
 import org.pressboard.grant.Visitor;
 import org.pressboard.history.Author;
@@ -138,7 +138,7 @@ class RelatedBench {
         Listing listing = listing();
         var sight = catalog.published().sight(Visitor.ANYONE, LOTS);
         return RowQuery.of(listing, sight, Visitor.ANYONE, new StateAddress(listing, sight.table(),
-                AddressPart.whole(Queries.parse(query))).read().state(), LocalDate.EPOCH);
+                AddressPart.whole(Queries.parse(query))).read().state(), Standpoint.NOBODY);
     }
 
     private static Listing listing() {

@@ -14,11 +14,13 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import org.pressboard.condition.Standpoint;
 import org.pressboard.editing.FormSending;
 import org.pressboard.form.Form;
 import org.pressboard.form.FormKey;
 import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
+import org.pressboard.rows.ReferredValues;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.signin.Browsers;
 import org.pressboard.signin.Seal;
@@ -43,12 +45,12 @@ class FormDeskTest {
 
     private final Seal seal = mock();
 
-    private final FormDesk desk = new FormDesk(mock(CalledRows.class), mock(RowPicker.class), mock(FormSending.class),
+    private final FormDesk desk = new FormDesk(mock(CalledRows.class), mock(RowPicker.class), mock(ReferredValues.class), mock(FormSending.class),
             mock(Browsers.class), seal, mock(MessageSource.class), Clock.fixed(NOW, ZoneOffset.UTC), Duration.ofSeconds(2));
 
     private Optional<String> suspicion(Visitor visitor, Duration took, String trap) {
         when(seal.check(anyString())).thenReturn(Optional.of(NOW.minus(took).toEpochMilli() + " /notes/send/tell"));
-        return desk.suspicion(new FormDesk.Sitting(Form.plain(new FormKey("tell"), NOTES, "Tell"), Sight.whole(TABLES, NOTES),
+        return desk.suspicion(new FormDesk.Sitting(Form.plain(new FormKey("tell"), NOTES, "Tell"), new Standpoint.OnPage("Notes", "notes"), Sight.whole(TABLES, NOTES),
                 visitor, "/notes/send/tell", Locale.UK), MultiValueMap.fromSingleValue(Map.of("begun", "sealed", "website", trap)));
     }
 

@@ -15,7 +15,10 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Onlooker;
+import org.pressboard.condition.Operand;
+import org.pressboard.condition.Phrase;
 import org.pressboard.condition.Standpoint;
+import org.pressboard.desk.operand.OperandChoices;
 import org.pressboard.edition.PageKey;
 import org.pressboard.table.Field;
 import org.pressboard.table.Fields;
@@ -218,7 +221,7 @@ class BenchControlsTest extends AtBench {
         page.getByLabel("Take it out").click();
         says(page, "keep", "all of them");
         choose(page, "#keep-new-field", "name");
-        choose(page, "#keep-new-is", "PAGE_TITLE");
+        choose(page, "#keep-new-value-0-with", "page");
         button(page, "Add").click();
         says(page, "keep", "those where Name is the page’s title");
         assertThat(proof(page).locator(".table tbody tr")).hasCount(1);
@@ -246,7 +249,37 @@ class BenchControlsTest extends AtBench {
                         .hasText("take out", new LocatorAssertions.HasTextOptions().setTimeout(10_000));
                 Condition keep = catalog.page(new PageKey("crates")).orElseThrow().draft().listings().getFirst().keep();
                 assertThat(proof(page).locator(".table tbody tr")).hasCount((int) rows().stream()
-                        .filter(row -> keep.onPage("Crates", "crates").holds(row, new Standpoint(LocalDate.now(), Onlooker.NOBODY)))
+                        .filter(row -> keep.holds(row, Standpoint.of(Onlooker.NOBODY, LocalDate.now()).on(new Standpoint.OnPage("Crates", "crates"))))
+                        .count());
+                page.getByLabel("Take it out").click();
+                says(page, "keep", "all of them");
+            }
+        }
+    }
+
+    /** What a field is compared with besides values: each that is offered for it keeps what it says, also as an end of a span. */
+    @Test
+    void everyOperandKeepsWhatItSays() {
+        Page page = bench();
+        open(page, "keep");
+        for (String field : List.of("name", "day")) {
+            String is = field.equals("day") ? "BETWEEN" : "IS_NOT";
+            choose(page, "#keep-new-field", field);
+            List<String> offered = page.locator("#keep-new-value-0-with option").all().stream().map(option -> option.getAttribute("value")).toList();
+            assertThat(offered).hasSizeGreaterThan(3);
+            for (String with : offered) {
+                choose(page, "#keep-new-field", field);
+                choose(page, "#keep-new-is", is);
+                choose(page, "#keep-new-value-0-with", with);
+                enter(page);
+                button(page, "Add").click();
+                assertThat(page.locator(".ticket .keep-lines button, .ticket .note-warn").first())
+                        .hasText("take out", new LocatorAssertions.HasTextOptions().setTimeout(10_000));
+                Condition keep = catalog.page(new PageKey("crates")).orElseThrow().draft().listings().getFirst().keep();
+                Operand first = ((Phrase.Statement) Phrase.read(keep).phrases().getFirst()).clause().operands().getFirst();
+                assertThat(OperandChoices.code(first)).isEqualTo(with);
+                assertThat(proof(page).locator(".table tbody tr")).hasCount((int) rows().stream()
+                        .filter(row -> keep.holds(row, Standpoint.of(Onlooker.NOBODY, LocalDate.now()).on(new Standpoint.OnPage("Crates", "crates"))))
                         .count());
                 page.getByLabel("Take it out").click();
                 says(page, "keep", "all of them");
@@ -262,7 +295,7 @@ class BenchControlsTest extends AtBench {
     }
 
     private static void enter(Page page) {
-        Locator values = page.locator("#keep-new [name=value]");
+        Locator values = page.locator("#keep-new [name=value]:not([type=hidden])");
         for (int i = 0; i < values.count(); i++) {
             Locator value = values.nth(i);
             String type = String.valueOf(value.evaluate("it => it.type"));

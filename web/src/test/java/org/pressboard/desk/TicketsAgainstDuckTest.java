@@ -28,7 +28,9 @@ import org.pressboard.bulk.Intake;
 import org.pressboard.bulk.Intakes;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.condition.Condition;
+import org.pressboard.condition.Onlooker;
 import org.pressboard.condition.Operator;
+import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
 import org.pressboard.history.Author;
@@ -180,7 +182,7 @@ class TicketsAgainstDuckTest extends RunningSite {
     }
 
     private static RowQuery query(Listing listing, Table table, RequestState state) {
-        return RowQuery.of(listing, Sight.of(table), Visitor.staff(""), state, TODAY);
+        return RowQuery.of(listing, Sight.of(table), Visitor.staff(""), state, Standpoint.of(Onlooker.NOBODY, TODAY));
     }
 
     private void compare(Statement sql, Table table, List<Row> all) throws SQLException {

@@ -11,6 +11,7 @@ import org.pressboard.catalog.Drafts;
 import org.pressboard.desk.DraftedPages;
 import org.pressboard.desk.condition.ConditionDesk;
 import org.pressboard.desk.condition.ConditionWords;
+import org.pressboard.desk.operand.OperandChoices;
 import org.pressboard.edition.Page;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.Sending;
@@ -19,6 +20,7 @@ import org.pressboard.listing.TakeAway;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.signin.SignedIn;
+import org.pressboard.table.Operands;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
@@ -82,7 +84,7 @@ class Bench {
                     parameters)));
         } catch (ProblemsFound against) {
             if (what.startsWith("keep.")) {
-                conditions.begun(before.keep(), tables, wide(tables, before), parameters, model);
+                conditions.begun(before.keep(), operands(tables, before), parameters, model);
             }
             model.addAttribute("problem", words.desk().say(against.problems().all().getFirst()));
         }
@@ -95,7 +97,7 @@ class Bench {
             @RequestParam MultiValueMap<String, String> parameters, Model model) {
         Listing found = DraftedPages.listing(DraftedPages.find(catalog, page).draft(), listing);
         Tables tables = catalog.tables();
-        boolean isBegun = conditions.begin(found.keep(), tables, wide(tables, found), parameters,
+        boolean isBegun = conditions.begin(found.keep(), operands(tables, found), parameters,
                 "/desk/pages/" + page + "/" + listing, model);
         return isBegun && "mark".equals(parameters.getFirst("for")) ? "desk/bench/marks :: fresh-mark"
                 : ConditionDesk.template(isBegun);
@@ -109,13 +111,13 @@ class Bench {
         }
         Table table = tables.get(listing.table());
         if (what.startsWith("keep.")) {
-            return listing.keeping(conditions.sent(tables, wide(tables, listing), parameters).of(listing.keep(), what));
+            return listing.keeping(conditions.sent(operands(tables, listing), parameters).of(listing.keep(), what));
         }
         if (what.equals("dress.mark")) {
             return listing.with(listing.dress().marking(new MarkChange(parameters).adding(listing.dress().marks(),
-                    conditions.sent(tables, wide(tables, listing), parameters).clause().condition())));
+                    conditions.sent(operands(tables, listing), parameters).clause().condition())));
         }
-        return new ListingChange(table, sendable(page, tables, listing.table()), parameters).of(listing, what);
+        return new ListingChange(table, buttons(tables, table), sendable(page, tables, listing.table()), parameters).of(listing, what);
     }
 
     /** The forms of the page that ask for a row of the table. */
@@ -123,6 +125,15 @@ class Bench {
         return page.forms().stream().flatMap(form -> tables.find(form.table()).stream()
                 .flatMap(into -> form.askingFor(table, into).stream().filter(field -> !field.type().isSeveral()).limit(1)
                         .map(field -> new Sending(form.key().name(), into.key(), field.key(), form.title())))).toList();
+    }
+
+    private static Operands operands(Tables tables, Listing listing) {
+        return new Operands(tables, wide(tables, listing), Operands.Place.KEEP);
+    }
+
+    /** What a button can set a field to. */
+    private OperandChoices buttons(Tables tables, Table table) {
+        return new OperandChoices(new Operands(tables, table, Operands.Place.BUTTON), words.desk());
     }
 
     /** The table with all fields of others that conditions can ask about. */
@@ -166,10 +177,10 @@ class Bench {
         Listing there = listing.of(tables, wide);
         model.addAttribute("page", draft);
         model.addAttribute("ticket", new Ticket(draft.key().name(), there, table, conditions.statements(listing.keep(),
-                tables, wide, model), said.of(listing.keep()),
+                operands(tables, listing), model), said.of(listing.keep()),
                 there.dress().marks().stream().map(mark -> said.of(mark.when())).toList(),
                 drafts.mark(draft.key()), words.steps(drafts, draft.key(), tables)));
-        model.addAttribute("ways", new Ways(tables.people().map(tables::get).orElse(null), List.of(), words.desk()));
+        model.addAttribute("ways", buttons(tables, table));
         model.addAttribute("sendable", sendable(draft, tables, listing.table()));
         model.addAttribute("tables", tables.all());
         seenBy.offer(tables, model);

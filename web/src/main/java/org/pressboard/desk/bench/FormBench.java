@@ -11,6 +11,7 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Drafts;
+import org.pressboard.desk.operand.OperandChoices;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.form.Form;
@@ -23,6 +24,7 @@ import org.pressboard.desk.DraftedPages;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.signin.SignedIn;
+import org.pressboard.table.Operands;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.value.Names;
@@ -125,12 +127,10 @@ class FormBench {
             Model model) {
         Page draft = DraftedPages.find(catalog, page).draft();
         Form before = find(draft, form);
-        Table table = catalog.tables().get(before.table());
-        List<Led> led = Led.of(catalog.tables(), table);
+        OperandChoices choices = choices(before);
         String what = Objects.requireNonNullElse(parameters.getFirst("do"), "");
         try {
-            drafts.change(draft.key(), who(), now -> now.changing(before.key(), it -> new FormChange(table, led,
-                    parameters).of(it, what)));
+            drafts.change(draft.key(), who(), now -> now.changing(before.key(), it -> new FormChange(choices, parameters).of(it, what)));
         } catch (ProblemsFound against) {
             model.addAttribute("problem", words.desk().say(against.problems().all().getFirst()));
         }
@@ -161,12 +161,16 @@ class FormBench {
         Table table = tables.find(form.table()).orElseThrow(() -> new NotThere("not-there.table"));
         model.addAttribute("page", draft);
         model.addAttribute("pages", catalog.pages().values());
-        model.addAttribute("ticket", new FormTicket(draft.key().name(), form.of(tables, table), table,
-                Led.of(tables, table),
-                tables.people().map(tables::get).orElse(null), granted(table), drafts.mark(draft.key()),
-                words.steps(drafts, draft.key(), tables), words.desk()));
+        model.addAttribute("ticket", new FormTicket(draft.key().name(), form.of(tables, table), choices(form), granted(table),
+                drafts.mark(draft.key()), words.steps(drafts, draft.key(), tables)));
         seenBy.offer(tables, model);
         model.addAttribute("words", words.desk());
+    }
+
+    /** What the form can set a field to. */
+    private OperandChoices choices(Form form) {
+        Tables tables = catalog.tables();
+        return new OperandChoices(new Operands(tables, tables.get(form.table()), Operands.Place.FORM), words.desk());
     }
 
     /** Who may add rows to the table, in words; empty: nobody but staff. */

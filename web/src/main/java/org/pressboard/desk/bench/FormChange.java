@@ -5,12 +5,12 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operand;
+import org.pressboard.desk.operand.OperandChoices;
 import org.pressboard.edition.PageKey;
 import org.pressboard.form.Afterwards;
 import org.pressboard.form.Bounds;
@@ -19,13 +19,10 @@ import org.pressboard.form.Notice;
 import org.pressboard.form.Question;
 import org.pressboard.form.Stamp;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
-import org.pressboard.value.Names;
-import org.pressboard.value.TypedForm;
 import org.pressboard.value.Value;
 import org.springframework.util.MultiValueMap;
 
@@ -36,13 +33,13 @@ final class FormChange {
     private static final int MOST_PLACES = 1_000_000;
 
     private final Table table;
-    private final List<Led> led;
+    private final OperandChoices choices;
     private final MultiValueMap<String, String> sent;
 
-    /** @param led the fields of rows to which questions lead */
-    FormChange(Table table, List<Led> led, MultiValueMap<String, String> sent) {
-        this.table = table;
-        this.led = List.copyOf(led);
+    /** @param choices what the form can set a field to */
+    FormChange(OperandChoices choices, MultiValueMap<String, String> sent) {
+        this.table = choices.operands().table();
+        this.choices = choices;
         this.sent = sent;
     }
 
@@ -100,7 +97,7 @@ final class FormChange {
         return question.labelled(cut(first("label").strip(), Field.LONGEST_LABEL)).explained(cut(first("help")
                 .strip(), LONGEST_TEXT))
                 .requiring(first("required").equals("yes")).under(cut(first("part").strip(), Field.LONGEST_LABEL))
-                .starting(first("start").isEmpty() ? null : wanted(field(), first("start"), first("startText")))
+                .starting(choices.set(field(), first("start"), first("startText")).orElse(null))
                 .when(when());
     }
 
@@ -119,43 +116,13 @@ final class FormChange {
 
     private Form stamping(Form form) {
         Field field = field();
-        Operand value = wanted(field, first("value"), first("text"));
-        if (value == null) {
-            throw ProblemsFound.of("bench.no-value", field.label());
-        }
+        Operand value = choices.set(field, first("value"), first("text"))
+                .orElseThrow(() -> ProblemsFound.of("bench.no-value", field.label()));
         List<Stamp> stamps = new ArrayList<>(form.stamps().stream().filter(stamp -> !stamp.field()
                 .equals(field.key())).toList());
         stamps.add(new Stamp(field.key(), value));
         return form.stamping(stamps).asking(form.questions().stream()
                 .filter(question -> !question.field().equals(field.key())).toList());
-    }
-
-    /** The same where it may also be what a row has to which a question leads. */
-    private @Nullable Operand wanted(Field field, String what, String text) {
-        return led.stream().filter(each -> what.equals(Ways.LED + each.way()) && each.fits(field)).findFirst()
-                .<Operand>map(each -> new Operand.OfRow(each.way())).orElseGet(() -> operand(field, what, text));
-    }
-
-    /** What a field is to be set to; {@code null}: nothing was chosen. */
-    static @Nullable Operand operand(Field field, String what, String text) {
-        return switch (what) {
-            case "today" -> new Operand.Today(0);
-            case "email" -> Operand.OfVisitor.EMAIL;
-            case "name" -> new Operand.OfVisitor(Operand.VisitorPart.NAME, null);
-            case "row" -> Operand.OfVisitor.ROW;
-            case "page" -> new Operand.OfPage(Operand.PagePart.TITLE);
-            case "address" -> new Operand.OfPage(Operand.PagePart.ADDRESS);
-            case "fixed" -> fixed(field, text.strip());
-            default -> what.startsWith("of.") && Names.isValid(what.substring(3))
-                    ? Operand.OfVisitor.of(new FieldKey(what.substring(3))) : null;
-        };
-    }
-
-    private static Operand fixed(Field field, String text) {
-        Optional<Value> value = field.type() instanceof Chosen ? field.type().readTyped(text, TypedForm.of(Locale.UK))
-                : field.type().read(text);
-        return new Operand.Fixed(value.filter(some -> !text.isEmpty())
-                .orElseThrow(() -> ProblemsFound.of("bench.form.misfit", text, field.label())));
     }
 
     private Bounds bounds() {
@@ -172,7 +139,7 @@ final class FormChange {
     }
 
     private @Nullable FieldKey room() {
-        return led.stream().filter(Led::isNumber).map(Led::way).filter(key -> key.name().equals(first("room"))).findFirst()
+        return FormTicket.rooms(choices.operands()).map(Field::key).filter(key -> key.name().equals(first("room"))).findFirst()
                 .orElse(null);
     }
 

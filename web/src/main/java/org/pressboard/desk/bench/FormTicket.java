@@ -3,9 +3,11 @@ package org.pressboard.desk.bench;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operand;
+import org.pressboard.desk.operand.OperandChoices;
 import org.pressboard.form.Afterwards;
 import org.pressboard.form.Form;
 import org.pressboard.form.Notice;
@@ -14,6 +16,8 @@ import org.pressboard.sheet.Words;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
+import org.pressboard.table.Numeric;
+import org.pressboard.table.Operands;
 import org.pressboard.table.Table;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Value;
@@ -21,28 +25,39 @@ import org.pressboard.value.Value;
 /**
  * The ticket of a form, for its template.
  *
- * @param led     the fields of rows to which questions lead
- * @param people  the table of the members; {@code null}: there is none
+ * @param choices what the form can set a field to
  * @param granted who may add rows to the table, in words
  */
-record FormTicket(String page, Form form, Table table, List<Led> led, @Nullable Table people, String granted, String mark,
-                  List<Ticket.StepLine> steps, Words words) {
+record FormTicket(String page, Form form, OperandChoices choices, String granted, String mark, List<Ticket.StepLine> steps) {
 
     /** A question as it is changed. */
-    public record Asked(Question question, Field field, List<Ways.Way> starts, List<Other> others) {
+    public record Asked(Question question, Field field, List<OperandChoices.Choice> starts, List<Other> others) {
     }
 
     /** A question that this one may hang on: its answers, and which of them are wanted. */
-    public record Other(Field field, boolean chosen, List<Ways.Way> answers) {
+    public record Other(Field field, boolean chosen, List<OperandChoices.Choice> answers) {
     }
 
     /** What is set without being asked. */
     public record Set(Field field, String said) {
     }
 
+    public Table table() {
+        return choices.operands().table();
+    }
+
+    private Words words() {
+        return choices.desk();
+    }
+
     /** What can bound the form. */
-    public List<Led> rooms() {
-        return led.stream().filter(Led::isNumber).toList();
+    public List<Field> rooms() {
+        return rooms(choices.operands()).toList();
+    }
+
+    /** The numbers of rows to which questions lead. */
+    static Stream<Field> rooms(Operands operands) {
+        return operands.waysReferred().stream().map(operands::reached).filter(field -> field.type() instanceof Numeric);
     }
 
     public String address() {
@@ -60,7 +75,7 @@ record FormTicket(String page, Form form, Table table, List<Led> led, @Nullable 
     public List<Asked> questions() {
         List<Asked> asked = new ArrayList<>();
         for (Question question : form.questions()) {
-            Field field = table.field(question.field());
+            Field field = table().field(question.field());
             asked.add(new Asked(question, field, ways(field, question.start()),
                     asked.stream().map(Asked::field).filter(FormTicket::hasOptions).map(other -> other(question,
                             other)).toList()));
@@ -69,7 +84,7 @@ record FormTicket(String page, Form form, Table table, List<Led> led, @Nullable 
     }
 
     public String asked() {
-        return form.questions().stream().map(question -> question.label().isEmpty() ? table.field(question.field()).label()
+        return form.questions().stream().map(question -> question.label().isEmpty() ? table().field(question.field()).label()
                 : question.label()).collect(Collectors.joining(", "));
     }
 
@@ -82,51 +97,47 @@ record FormTicket(String page, Form form, Table table, List<Led> led, @Nullable 
                 && of.equals(field.key()) ? values : List.of();
         List<String> answers = field.type() instanceof Chosen chosen
                 ? chosen.options().stream().map(Chosen.Option::text).toList() : List.of("yes", "no");
-        return new Other(field, !wanted.isEmpty(), answers.stream().map(text -> new Ways.Way(text, text,
+        return new Other(field, !wanted.isEmpty(), answers.stream().map(text -> new OperandChoices.Choice(text, text,
                 wanted.stream().anyMatch(value -> PlainForm.write(value).equals(text)))).toList());
     }
 
     /** The fields that could be asked for besides. */
     public List<Field> askable() {
-        return table.fields().stream().filter(field -> Form.canAsk(table, field) && form.question(field.key())
+        return table().fields().stream().filter(field -> Form.canAsk(table(), field) && form.question(field.key())
                 .isEmpty()).toList();
     }
 
     /** The fields that could be set. */
     public List<Field> settable() {
-        return table.entered().stream().filter(field -> !field.key().equals(table.approval())
-                && !field.key().equals(table.owner()) && !ways(field, null).isEmpty()).toList();
+        return table().entered().stream().filter(field -> !field.key().equals(table().approval())
+                && !field.key().equals(table().owner()) && !ways(field, null).isEmpty()).toList();
     }
 
     public List<Set> stamps() {
-        return form.stamps().stream().map(stamp -> new Set(table.field(stamp.field()), ways()
-                .said(table.field(stamp.field()), stamp.value()))).toList();
+        return form.stamps().stream().map(stamp -> new Set(table().field(stamp.field()), choices
+                .said(table().field(stamp.field()), stamp.value()))).toList();
     }
 
     /** What the field may begin with, or be set to. */
-    public List<Ways.Way> ways(Field field, @Nullable Operand now) {
-        return ways().of(field, now);
+    public List<OperandChoices.Choice> ways(Field field, @Nullable Operand now) {
+        return choices.of(field, now);
     }
 
     /** What can be typed as a fixed value of the field. */
     public List<String> options(Field field) {
-        return ways().options(field);
-    }
-
-    private Ways ways() {
-        return new Ways(people, led, words);
+        return choices.options(field);
     }
 
     /** What a fixed start is, as it is typed. */
     public String fixed(Question question) {
-        return question.start() instanceof Operand.Fixed(Value value) ? PlainForm.write(value) : "";
+        return OperandChoices.typed(question.start());
     }
 
     public String then() {
         return switch (form.then()) {
-            case Afterwards.Thanks(String text) -> text.isEmpty() ? words.say("form.then.thanks") : "“" + text + "”";
-            case Afterwards.ToPage(String to) -> words.say("form.then.page", "/" + to);
-            case Afterwards.ToRow row -> words.say("form.then.row");
+            case Afterwards.Thanks(String text) -> text.isEmpty() ? words().say("form.then.thanks") : "“" + text + "”";
+            case Afterwards.ToPage(String to) -> words().say("form.then.page", "/" + to);
+            case Afterwards.ToRow row -> words().say("form.then.row");
         };
     }
 
@@ -152,11 +163,11 @@ record FormTicket(String page, Form form, Table table, List<Led> led, @Nullable 
 
     /** What is to be filled in where the letter has what was answered. */
     public String names() {
-        return table.fields().stream().map(field -> "‹" + field.label() + "›").collect(Collectors.joining(" "));
+        return table().fields().stream().map(field -> "‹" + field.label() + "›").collect(Collectors.joining(" "));
     }
 
     /** What the table needs and the form does not give. */
     public String missing() {
-        return form.missing(table).stream().map(Field::label).collect(Collectors.joining(", "));
+        return form.missing(table()).stream().map(Field::label).collect(Collectors.joining(", "));
     }
 }

@@ -11,6 +11,7 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operand;
 import org.pressboard.condition.Operator;
+import org.pressboard.desk.operand.OperandChoices;
 import org.pressboard.form.Stamp;
 import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Cards;
@@ -47,12 +48,17 @@ final class ListingChange {
     private static final int MOST_DEEDS = 5;
 
     private final Table table;
+    private final OperandChoices buttons;
     private final List<Sending> sendable;
     private final MultiValueMap<String, String> sent;
 
-    /** @param sendable the forms that can be sent about a row */
-    ListingChange(Table table, List<Sending> sendable, MultiValueMap<String, String> sent) {
+    /**
+     * @param buttons  what a button can set a field to
+     * @param sendable the forms that can be sent about a row
+     */
+    ListingChange(Table table, OperandChoices buttons, List<Sending> sendable, MultiValueMap<String, String> sent) {
         this.table = table;
+        this.buttons = buttons;
         this.sendable = List.copyOf(sendable);
         this.sent = sent;
     }
@@ -266,7 +272,7 @@ final class ListingChange {
     /** A button that gives a field a value, or one more to a button of the same words; where that is so already, it is not offered. */
     private List<Deed> withDeed(List<Deed> deeds) {
         String label = text("label", Deed.LONGEST_LABEL);
-        Operand value = FormChange.operand(field(), first("value"), first("text"));
+        Operand value = buttons.set(field(), first("value"), first("text")).orElse(null);
         if (label.isEmpty() || value == null) {
             throw ProblemsFound.of(label.isEmpty() ? "bench.deed-label" : "bench.no-value", field().label());
         }

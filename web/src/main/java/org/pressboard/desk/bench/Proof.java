@@ -65,7 +65,7 @@ class Proof {
         }
 
         Asking asking(Listing listing, MultiValueMap<String, String> parameters) {
-            return Asking.of(listing, sight(listing.table()), visitor,
+            return Asking.of(listing, page.here(), sight(listing.table()), visitor,
                     AddressPart.of(listing.key(), page.listingKeys(), parameters));
         }
 
@@ -91,7 +91,7 @@ class Proof {
         model.addAttribute("closed", !looked.page.access().lets(looked.visitor));
         Page theirs = looked.page.of(looked.visitor);
         model.addAttribute("forms", theirs.forms().stream().map(form -> forms.proof(new FormDesk.Sitting(
-                looked.site.asked(form, looked.visitor),
+                looked.site.asked(form, looked.visitor), looked.page.here(),
                 looked.sight(form.table()), looked.visitor, "", language()),
                 looked.site.may(looked.visitor, Verb.ADD, form.table()).isAllowed())).toList());
         List<Asking> askings = theirs.listings().stream().map(each -> looked.asking(each, parameters)).toList();

@@ -1,7 +1,7 @@
 package org.pressboard.desk.bench;
 
 import java.time.Clock;
-import java.time.LocalDate;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -96,15 +96,16 @@ class SieveScreen {
         Listing there = DraftedPages.listing(draft.among(site.tables()), listing);
         Visitor visitor = seenBy.find(as).orElseThrow(() -> new NotThere("not-there.person"));
         Sight sight = site.sight(visitor, there.table()).reaching(there.reached());
-        Asking asking = Asking.of(there, sight, visitor, AddressPart.of(there.key(), draft.listingKeys(), parameters));
-        Sieve sieve = new Sieve(there, RowQuery.of(there, sight, visitor, asking.asked().state(), LocalDate.now(clock)));
+        Asking asking = Asking.of(there, draft.here(), sight, visitor, AddressPart.of(there.key(), draft.listingKeys(), parameters));
+        Sieve sieve = new Sieve(there, RowQuery.of(there, sight, visitor, asking.asked().state(),
+                asking.standpoint(LocalDateTime.now(clock))));
         Words words = benchWords.desk();
         List<Total> totals = totals(sieve, site.site().language());
         model.addAttribute("bars", bars(totals, words));
         model.addAttribute("stop", stop(totals));
         model.addAttribute("table", sight.table());
         model.addAttribute("fallen", there.keep().equals(Condition.ALWAYS) ? List.of() : picker.without(sight, visitor,
-                visitor.on(LocalDate.now(clock)), there.keep(), FALLEN + 1).stream().map(Value.Referred::heading).toList());
+                sieve.query().standpoint(), there.keep(), FALLEN + 1).stream().map(Value.Referred::heading).toList());
         model.addAttribute("mostFallen", FALLEN);
         model.addAttribute("keep", conditions(site, sight.table()).of(there.keep()));
         model.addAttribute("broken", there.isBroken());

@@ -3,14 +3,17 @@ package org.pressboard.desk.condition;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.condition.Clause;
 import org.pressboard.condition.Condition;
+import org.pressboard.desk.operand.OperandChoices;
 import org.pressboard.grant.Audience;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
+import org.pressboard.table.Operands;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.value.TypedForm;
@@ -56,43 +59,56 @@ public class ConditionDesk {
     }
 
     /** The statements of a condition, one of them perhaps just being changed. */
-    public Statements statements(Condition condition, Tables tables, Table table, Model model) {
-        return Statements.of(condition, table, words(tables, table), (Statements.Begun) model.getAttribute("begun"));
+    public Statements statements(Condition condition, Operands operands, Model model) {
+        return statements(condition, operands, (Statements.Begun) model.getAttribute("begun"));
+    }
+
+    /** The statements of a condition that nobody is changing. */
+    public Statements statements(Condition condition, Operands operands) {
+        return statements(condition, operands, (Statements.Begun) null);
+    }
+
+    private Statements statements(Condition condition, Operands operands, Statements.@Nullable Begun begun) {
+        return Statements.of(condition, choices(operands), words(operands.tables(), operands.table()), begun);
+    }
+
+    private OperandChoices choices(Operands operands) {
+        return new OperandChoices(operands, desk());
     }
 
     /** What was sent of a statement. */
-    public StatementChange sent(Tables tables, Table table, MultiValueMap<String, String> parameters) {
-        return new StatementChange(tables, table, parameters, TypedForm.of(language()));
+    public StatementChange sent(Operands operands, MultiValueMap<String, String> parameters) {
+        return new StatementChange(choices(operands), parameters, TypedForm.of(language()));
     }
 
     /** The condition as what was sent changes it; where that lacks something, as it was, and what was begun is shown. */
-    private Condition changed(Condition condition, Tables tables, Table table, MultiValueMap<String, String> parameters,
+    private Condition changed(Condition condition, Operands operands, MultiValueMap<String, String> parameters,
             Model model) {
         try {
-            return sent(tables, table, parameters).of(condition, first(parameters, "do"));
+            return sent(operands, parameters).of(condition, first(parameters, "do"));
         } catch (ProblemsFound against) {
-            begun(condition, tables, table, parameters, model);
+            begun(condition, operands, parameters, model);
             model.addAttribute("problem", desk().say(against.problems().all().getFirst()));
             return condition;
         }
     }
 
     /** Whoever compares otherwise has yet to say with what: the statement stays as it is until they have. */
-    public void begun(Condition condition, Tables tables, Table table, MultiValueMap<String, String> parameters,
+    public void begun(Condition condition, Operands operands, MultiValueMap<String, String> parameters,
             Model model) {
         if (first(parameters, "field").isEmpty()) {
             return;
         }
-        Clause clause = sent(tables, table, parameters).begun();
+        Clause clause = sent(operands, parameters).begun();
         if (first(parameters, "do").equals("keep.set")) {
             model.addAttribute("begun", new Statements.Begun(first(parameters, "at"), clause));
         } else {
-            fresh(condition, tables, table, clause, model);
+            fresh(condition, operands, clause, model);
         }
     }
 
-    private void fresh(Condition condition, Tables tables, Table table, Clause clause, Model model) {
-        model.addAttribute("statement", Statements.statement(table.field(clause.field()), clause, words(tables, table)));
+    private void fresh(Condition condition, Operands operands, Clause clause, Model model) {
+        model.addAttribute("statement", Statements.statement(operands.table().field(clause.field()), clause, choices(operands), words(operands.tables(), operands.table())));
         model.addAttribute("groups", Statements.groups(condition));
     }
 
@@ -102,19 +118,19 @@ public class ConditionDesk {
     }
 
     /** The condition as what was sent changes it, for nobody while nothing is said. */
-    public Condition changedOrNobody(Condition condition, Tables tables, Table table,
+    public Condition changedOrNobody(Condition condition, Operands operands,
             MultiValueMap<String, String> parameters, Model model) {
-        Condition after = changed(said(condition), tables, table, parameters, model);
+        Condition after = changed(said(condition), operands, parameters, model);
         return after.equals(Condition.ALWAYS) ? Condition.NEVER : after;
     }
 
     /** The inputs of a statement that is yet to be added to a condition, for the place that changes it. */
-    public boolean begin(Condition condition, Tables tables, Table table, MultiValueMap<String, String> parameters,
+    public boolean begin(Condition condition, Operands operands, MultiValueMap<String, String> parameters,
             String place, Model model) {
         if (first(parameters, "field").isEmpty()) {
             return false;
         }
-        fresh(condition, tables, table, sent(tables, table, parameters).begun(), model);
+        fresh(condition, operands, sent(operands, parameters).begun(), model);
         model.addAttribute("at", place);
         model.addAttribute("id", first(parameters, "as").matches("[a-z][a-z_-]{0,99}") ? first(parameters, "as") : "keep");
         model.addAttribute("words", desk());

@@ -6,10 +6,11 @@ import org.pressboard.condition.Clause;
 import org.pressboard.condition.Comparison;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Phrase;
+import org.pressboard.desk.operand.OperandChoices;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.sheet.Words;
-import org.pressboard.table.Comparisons;
 import org.pressboard.table.Field;
+import org.pressboard.table.Operands;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.value.PlainForm;
@@ -57,23 +58,18 @@ public final class ConditionWords {
         if (field == null) {
             return desk.say("phrase.gone", clause.field().name());
         }
-        List<String> values = clause.values().stream().map(value -> value(field, clause.is(), value)).toList();
+        List<String> values = clause.operands().stream().map(operand -> choices().said(operand, value -> value(field, clause.is(), value)))
+                .toList();
         String all = clause.is() == Comparison.BETWEEN ? String.join(desk.say("phrase.to"), values)
                 : String.join(desk.say("phrase.or"), values);
         return desk.comparing("clause.", field, clause.is(), field.label(), all);
     }
 
-    /** The tables around. */
-    Tables tables() {
-        return tables;
+    private OperandChoices choices() {
+        return new OperandChoices(new Operands(tables, table, Operands.Place.KEEP), desk);
     }
 
     public String value(Field field, Comparison is, Value value) {
-        if (is == Comparison.VISITORS) {
-            String key = PlainForm.write(value);
-            return Comparisons.ofVisitor(field, tables).stream().filter(of -> of.key().name().equals(key))
-                    .map(Field::label).findFirst().orElse(key);
-        }
         if (is.isOfCount()) {
             return PlainForm.write(value);
         }

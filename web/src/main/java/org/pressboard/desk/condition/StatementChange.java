@@ -1,18 +1,21 @@
 package org.pressboard.desk.condition;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.pressboard.condition.Clause;
 import org.pressboard.condition.Comparison;
 import org.pressboard.condition.Condition;
+import org.pressboard.condition.Operand;
 import org.pressboard.condition.Phrase;
+import org.pressboard.desk.operand.OperandChoices;
+import org.pressboard.desk.operand.SentTexts;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.table.Comparisons;
 import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
-import org.pressboard.table.Tables;
 import org.pressboard.table.Temporal;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.TypedForm;
@@ -23,16 +26,17 @@ import org.springframework.util.MultiValueMap;
 public final class StatementChange {
 
     private static final int MOST_STATEMENTS = 20;
+    private static final String WITH = "with.";
     private static final int MOST_DAYS = 36_600;
 
-    private final Tables tables;
+    private final OperandChoices choices;
     private final Table table;
     private final MultiValueMap<String, String> sent;
     private final TypedForm language;
 
-    public StatementChange(Tables tables, Table table, MultiValueMap<String, String> sent, TypedForm language) {
-        this.tables = tables;
-        this.table = table;
+    StatementChange(OperandChoices choices, MultiValueMap<String, String> sent, TypedForm language) {
+        this.choices = choices;
+        this.table = choices.operands().table();
         this.sent = sent;
         this.language = language;
     }
@@ -68,26 +72,52 @@ public final class StatementChange {
 
     /** @throws ProblemsFound when it lacks something */
     public Clause clause() {
-        Clause clause = asSent();
-        boolean isWhole = clause.is().isOfSeveral() ? !clause.values().isEmpty()
-                : clause.values().size() == clause.is().operands();
-        if (!isWhole) {
-            throw ProblemsFound.of(clause.is().isOfCount() ? "bench.no-days" : "bench.no-value",
-                    table.field(clause.field()).label());
-        }
-        return clause;
-    }
-
-    private Clause asSent() {
         Field field = field();
         Comparison is = is(field);
-        return new Clause(field.key(), is, values(field, is));
+        Clause clause = new Clause(field.key(), is, is.isOfOperands() ? operands(field, is) : values(field, is));
+        boolean isWhole = is.isOfSeveral() ? !clause.operands().isEmpty() : clause.operands().size() == is.operands();
+        if (!isWhole) {
+            throw ProblemsFound.of(is.isOfCount() ? "bench.no-days" : "bench.no-value", field.label());
+        }
+        return clause;
     }
 
     /** The statement as it stands before it is whole, with what was typed, whether or not it fits. */
     public Clause begun() {
         Field field = field();
-        return new Clause(field.key(), is(field), texts(is(field)).stream().<Value>map(Value::of).toList());
+        Comparison is = is(field);
+        if (!is.isOfOperands()) {
+            return Clause.fixed(field.key(), is, texts(is).stream().map(Value::of).toArray(Value[]::new));
+        }
+        List<Operand> operands = new ArrayList<>();
+        for (int i = 0; i < is.operands(); i++) {
+            operands.add(begun(field, i));
+        }
+        return new Clause(field.key(), is, operands);
+    }
+
+    private Operand begun(Field field, int at) {
+        String code = first(WITH + at);
+        Operand text = new Operand.Fixed(Value.of(code.equals("days") ? "" : value(at)));
+        return code.equals("days") ? new Operand.Today(1) : choices.read(field, code, value(at), typed -> text).orElse(text);
+    }
+
+    /** One after the other; of those that have nothing to type an empty text is sent along. */
+    private List<Operand> operands(Field field, Comparison is) {
+        List<Operand> operands = new ArrayList<>();
+        for (int i = 0; i < is.operands(); i++) {
+            choices.read(field, first(WITH + i), value(i), text -> new Operand.Fixed(value(field, is, text)))
+                    .ifPresent(operands::add);
+        }
+        return operands;
+    }
+
+    private String value(int at) {
+        return SentTexts.at(sent, "value", at).strip();
+    }
+
+    private List<Operand> values(Field field, Comparison is) {
+        return texts(is).stream().<Operand>map(text -> new Operand.Fixed(value(field, is, text))).toList();
     }
 
     private Field field() {
@@ -96,12 +126,8 @@ public final class StatementChange {
     }
 
     private Comparison is(Field field) {
-        return Comparisons.offered(field, tables).stream().filter(each -> each.name().equals(first("is"))).findFirst()
-                .orElseGet(() -> Comparisons.offered(field, tables).iterator().next());
-    }
-
-    private List<Value> values(Field field, Comparison is) {
-        return texts(is).stream().map(text -> value(field, is, text)).toList();
+        return Comparisons.offered(field).stream().filter(each -> each.name().equals(first("is"))).findFirst()
+                .orElseGet(() -> Comparisons.offered(field).iterator().next());
     }
 
     private List<String> texts(Comparison is) {
@@ -111,10 +137,6 @@ public final class StatementChange {
     }
 
     private Value value(Field field, Comparison is, String text) {
-        if (is == Comparison.VISITORS) {
-            return Comparisons.ofVisitor(field, tables).stream().map(of -> of.key().name()).filter(text::equals)
-                    .<Value>map(Value::of).findFirst().orElseThrow(() -> ProblemsFound.of("bench.no-value", field.label()));
-        }
         Optional<Value> value = is.isOfCount() ? PlainForm.whole(text).filter(StatementChange::isSoMany)
                 : is == Comparison.CONTAINS || is == Comparison.CONTAINS_NOT || is == Comparison.BEGINS
                         ? Optional.of(Value.of(text)) : read(field, text);

@@ -8,7 +8,9 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Clause;
 import org.pressboard.condition.Comparison;
 import org.pressboard.condition.Condition;
+import org.pressboard.condition.Operand;
 import org.pressboard.condition.Phrase;
+import org.pressboard.desk.operand.OperandChoices;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Comparisons;
@@ -19,12 +21,15 @@ import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.Temporal;
 import org.pressboard.value.PlainForm;
+import org.pressboard.value.Value;
 
 /**
  * Which rows are meant, as the desk lets it be changed: the statements and groups from top to bottom, each with how deep
  * it is and where it stands.
  */
 public record Statements(Phrase.Mode mode, List<Line> lines, List<FieldGroup> fields) {
+
+    private static final Operand NOTHING = new Operand.Fixed(Value.of(""));
 
     /** Fields that can be asked about: the table's own, or those that one of its references leads to. */
     public record FieldGroup(String label, List<Field> fields) {
@@ -47,12 +52,13 @@ public record Statements(Phrase.Mode mode, List<Line> lines, List<FieldGroup> fi
     /**
      * With what a field is compared.
      *
-     * @param kind    {@code select}, or the type of an input
+     * @param others  what it can be besides a value; none: there is nothing but to type or choose one
+     * @param kind    {@code select}, {@code hidden} where there is nothing to type, or the type of an input
      * @param options what can be chosen
      * @param rows    the table whose rows can be picked; empty: none
      * @param called  what the rows picked are called
      */
-    public record Input(String kind, List<String> values, List<Option> options, String rows, List<Option> called) {
+    public record Input(List<OperandChoices.Choice> others, String kind, List<String> values, List<Option> options, String rows, List<Option> called) {
     }
 
     /** A value and what people read. */
@@ -63,13 +69,14 @@ public record Statements(Phrase.Mode mode, List<Line> lines, List<FieldGroup> fi
     public record Begun(String at, Clause clause) {
     }
 
-    public static Statements of(Condition condition, Table table, ConditionWords words, @Nullable Begun begun) {
+    public static Statements of(Condition condition, OperandChoices choices, ConditionWords words, @Nullable Begun begun) {
+        Table table = choices.operands().table();
         Phrase.Group all = Phrase.read(condition);
         List<Line> lines = new ArrayList<>();
-        add(all, "", 0, table, words, lines);
+        add(all, "", 0, choices, words, lines);
         if (begun != null) {
             lines.replaceAll(line -> line.at().equals(begun.at) && line.statement() != null ? new Line(line.at(),
-                    line.depth(), null, statement(table.field(begun.clause.field()), begun.clause, words), "") : line);
+                    line.depth(), null, statement(table.field(begun.clause.field()), begun.clause, choices, words), "") : line);
         }
         return new Statements(all.mode(), lines, fields(table));
     }
@@ -99,49 +106,55 @@ public record Statements(Phrase.Mode mode, List<Line> lines, List<FieldGroup> fi
         return groups.entrySet().stream().map(group -> new FieldGroup(group.getKey(), group.getValue())).toList();
     }
 
-    private static void add(Phrase.Group group, String before, int depth, Table table, ConditionWords words,
+    private static void add(Phrase.Group group, String before, int depth, OperandChoices choices, ConditionWords words,
             List<Line> lines) {
+        Table table = choices.operands().table();
         for (int i = 0; i < group.phrases().size(); i++) {
             String at = before + i;
             switch (group.phrases().get(i)) {
                 case Phrase.Group inner -> {
                     lines.add(new Line(at, depth, inner.mode(), null, ""));
-                    add(inner, at + ".", depth + 1, table, words, lines);
+                    add(inner, at + ".", depth + 1, choices, words, lines);
                 }
                 case Phrase.Statement(Clause clause) -> lines.add(new Line(at, depth, null,
-                        table.fields().has(clause.field()) ? statement(table.field(clause.field()), clause, words) : null,
+                        table.fields().has(clause.field()) ? statement(table.field(clause.field()), clause, choices, words) : null,
                         words.of(clause.condition())));
                 case Phrase.Other(Condition other) -> lines.add(new Line(at, depth, null, null, words.of(other)));
             }
         }
     }
 
-    static Statement statement(Field field, Clause clause, ConditionWords words) {
-        return new Statement(field, clause.is(), List.copyOf(Comparisons.offered(field, words.tables())), inputs(field, clause, words));
+    static Statement statement(Field field, Clause clause, OperandChoices choices, ConditionWords words) {
+        return new Statement(field, clause.is(), List.copyOf(Comparisons.offered(field)), inputs(field, clause, choices, words));
     }
 
-    private static List<Input> inputs(Field field, Clause clause, ConditionWords words) {
-        List<String> values = clause.values().stream().map(PlainForm::write).toList();
-        if (clause.is() == Comparison.VISITORS) {
-            return List.of(new Input("select", values, Comparisons.ofVisitor(field, words.tables()).stream()
-                    .map(of -> new Option(of.key().name(), of.label())).toList(), "", List.of()));
-        }
-        if (clause.is().isOfSeveral() || (clause.is().operands() == 1 && field.type() instanceof Referring)) {
-            return List.of(several(field, clause, values, words));
+    private static List<Input> inputs(Field field, Clause clause, OperandChoices choices, ConditionWords words) {
+        boolean leads = field.type() instanceof Referring && clause.is().operands() == 1;
+        if (clause.is().isOfSeveral() || (leads && OperandChoices.isFixed(first(clause)))) {
+            return List.of(several(field, clause, choices, words));
         }
         List<Input> inputs = new ArrayList<>();
         for (int i = 0; i < clause.is().operands(); i++) {
-            String value = i < values.size() ? values.get(i) : "";
-            inputs.add(new Input(kind(field.type(), clause.is()), List.of(value), options(field.type()), "", List.of()));
+            inputs.add(input(field, clause.is(), i < clause.operands().size() ? clause.operands().get(i) : NOTHING, choices));
         }
         return inputs;
     }
 
-    private static Input several(Field field, Clause clause, List<String> values, ConditionWords words) {
+    private static Operand first(Clause clause) {
+        return clause.operands().isEmpty() ? NOTHING : clause.operands().getFirst();
+    }
+
+    private static Input input(Field field, Comparison is, Operand operand, OperandChoices choices) {
+        String kind = OperandChoices.isFixed(operand) ? kind(field.type(), is) : OperandChoices.isTyped(operand) ? "number" : "hidden";
+        return new Input(choices.comparing(field, is, operand), kind, List.of(OperandChoices.typed(operand)), options(field.type()), "", List.of());
+    }
+
+    private static Input several(Field field, Clause clause, OperandChoices choices, ConditionWords words) {
         boolean leads = field.type() instanceof Referring;
         List<Option> called = leads ? clause.values().stream().map(value -> new Option(PlainForm.write(value),
-                words.value(field, clause.is(), value))).toList() : List.of();
-        return new Input(leads ? "rows" : "several", values, options(field.type()),
+                words.value(field, clause.is(), value))).filter(option -> !option.value().isEmpty()).toList() : List.of();
+        return new Input(choices.comparing(field, clause.is(), first(clause)), leads ? "rows" : "several",
+                clause.values().stream().map(PlainForm::write).toList(), options(field.type()),
                 field.type() instanceof Referring referring ? referring.to().name() : "", called);
     }
 

@@ -9,27 +9,37 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.desk.operand.OperandChoices;
 import org.pressboard.history.Act;
 import org.pressboard.sheet.Words;
 import org.pressboard.table.Computed;
 import org.pressboard.table.Field;
+import org.pressboard.table.Fields;
+import org.pressboard.table.Operands;
 import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
+import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
 
 /** What an act changed of the definition of a table, in words: each piece as it was and as it is. */
 final class DefinitionWords {
 
     /** What is said besides by another piece. */
-    private static final Set<String> REPEATED = Set.of("optionWas", "partField", "partWords");
+    private static final Set<String> REPEATED = Set.of("optionWas", "partField", "partWords", "startWith");
 
     /** Pieces that are codes, and where the words for these stand. */
     private static final Map<String, String> CODES = Map.of("noted", "noted.", "characters", "characters.", "colour", "colour.",
             "measure", "measure.", "whereIs", "comparison.", "onRemoval", "definition.onRemoval.");
 
+    private static final TableKey NO_TABLE = new TableKey("none");
+
     private final Words desk;
     private final Words site;
 
-    DefinitionWords(Words desk, Words site) {
+    private final Tables tables;
+
+    DefinitionWords(Words desk, Words site, Tables tables) {
+        this.tables = tables;
         this.desk = desk;
         this.site = site;
     }
@@ -89,6 +99,10 @@ final class DefinitionWords {
                         .collect(Collectors.joining(", ")));
             }
         });
+        if (field.start() != null) {
+            pieces.put("start", new OperandChoices(new Operands(tables, new Table(NO_TABLE, "", new Fields(List.of(field))), Operands.Place.START), desk)
+                    .said(field.start(), value -> site.written(field, value)));
+        }
         if (field.computed() instanceof Computed.Composed composed) {
             pieces.put("parts", composed.parts().stream().map(part -> switch (part) {
                 case Computed.Part.Words(String text) -> "“" + text + "”";

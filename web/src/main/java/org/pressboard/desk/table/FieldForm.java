@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.desk.operand.SentTexts;
 import org.pressboard.sheet.Words;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Currencies;

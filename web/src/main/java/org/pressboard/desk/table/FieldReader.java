@@ -9,16 +9,19 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Operand;
+import org.pressboard.desk.operand.OperandChoices;
+import org.pressboard.desk.operand.SentTexts;
+import org.pressboard.problem.ProblemsFound;
 import org.pressboard.sheet.Words;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Computed;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
+import org.pressboard.table.Operands;
 import org.pressboard.table.Rules;
 import org.pressboard.table.Shape;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
-import org.pressboard.table.Temporal;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.TypedForm;
 import org.pressboard.value.Value;
@@ -67,7 +70,7 @@ final class FieldReader {
             field = new Field(key, label, existing != null && kind.isComputed() ? existing.type() : type, computed,
                     Rules.NONE, null, text("help", LONGEST_HELP), text("unit", LONGEST_UNIT),
                     sent.containsKey("hidden"), kind.comesFromRows() && sent.containsKey("open"));
-            field = kind.isComputed() ? field : field.with(rules(type)).starting(start(type));
+            field = kind.isComputed() ? field : field.with(rules(type)).starting(start(field));
         }
         return new FieldForm(kind, new LinkedHashMap<>(sent), field, renamed, problems);
     }
@@ -164,12 +167,16 @@ final class FieldReader {
         return value.orElse(null);
     }
 
-    private @Nullable Operand start(FieldType type) {
-        if (sent.containsKey("startToday") && (type instanceof Temporal.Date || type instanceof Temporal.DateTime)) {
-            return new Operand.Today(0);
+    private @Nullable Operand start(Field field) {
+        OperandChoices starts = new OperandChoices(new Operands(tables, table, Operands.Place.START), desk);
+        try {
+            return starts.read(field, first("startWith"), first("start").strip(), text -> new Operand.Fixed(field.type()
+                    .readTyped(text, TypedForm.of(site.language())).orElseThrow(() -> ProblemsFound.of("entry.misfit." + field.type().code(), text))))
+                    .orElse(null);
+        } catch (ProblemsFound misfit) {
+            problems.put("start", desk.say(misfit.problems().all().getFirst()));
+            return null;
         }
-        Value value = value("start", type);
-        return value == null ? null : new Operand.Fixed(value);
     }
 
     private @Nullable Computed computed() {

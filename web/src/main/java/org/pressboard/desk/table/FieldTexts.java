@@ -7,6 +7,7 @@ import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Operand;
 import org.pressboard.control.Control;
+import org.pressboard.desk.operand.OperandChoices;
 import org.pressboard.sheet.Words;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Computed;
@@ -52,14 +53,10 @@ final class FieldTexts {
         texts.put("characters", List.of(rules.shape().rest().name()));
         texts.put("shortest", List.of(Objects.toString(rules.shape().shortest(), "")));
         texts.put("longest", List.of(Objects.toString(rules.shape().longest(), "")));
-        switch (field.start()) {
-            case null -> { }
-            case Operand.Fixed fixed -> texts.put("start", List.of(typed(field, fixed.value(), site)));
-            case Operand.Today today -> put(texts, "startToday", true);
-            case Operand.Beginning beginning -> throw new IllegalStateException("No row begins with " + beginning);
-            case Operand.OfVisitor visitor -> put(texts, "startVisitor", true);
-            case Operand.OfPage page -> throw new IllegalStateException("No row begins with " + page);
-            case Operand.OfRow row -> throw new IllegalStateException("No row begins with " + row);
+        Operand start = field.start();
+        if (start != null) {
+            texts.put("startWith", List.of(OperandChoices.code(start)));
+            texts.put("start", List.of(start instanceof Operand.Fixed(Value value) ? typed(field, value, site) : OperandChoices.typed(start)));
         }
     }
 

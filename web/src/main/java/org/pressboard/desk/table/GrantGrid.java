@@ -24,6 +24,7 @@ import org.pressboard.listing.RowQuery;
 import org.pressboard.rows.Rows;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
+import org.pressboard.table.Operands;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
@@ -118,8 +119,8 @@ class GrantGrid {
         Reach reach = reach(grant);
         Condition said = grant == null ? Condition.ALWAYS : ConditionDesk.said(grant.rows());
         boolean isChanging = of.equals(model.getAttribute("of"));
-        Statements statements = isChanging ? conditions.statements(said, tables, table, model)
-                : Statements.of(said, table, conditions.words(tables, table), null);
+        Operands operands = new Operands(tables, table, Operands.Place.GRANT);
+        Statements statements = isChanging ? conditions.statements(said, operands, model) : conditions.statements(said, operands);
         return grant == null
                 ? new Cell(of, verb, reach, frame.words().say("grants.NONE"), "", "", statements, List.of())
                 : new Cell(of, verb, reach, conditions.grantWords(tables, table).rows(grant),

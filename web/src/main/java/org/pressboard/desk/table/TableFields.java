@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.desk.operand.OperandChoices;
 import org.pressboard.history.Act;
 import org.pressboard.history.Acts;
 import org.pressboard.problem.Problem;
@@ -20,6 +21,7 @@ import org.pressboard.table.Computed;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Fields;
+import org.pressboard.table.Operands;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
@@ -181,10 +183,18 @@ class TableFields {
                 .orElseThrow(() -> new NotThere("not-there.field"));
     }
 
+    /** What a new row may begin with there; of a field that is not there yet, by its kind. */
+    private List<OperandChoices.Choice> starts(Tables tables, Table table, @Nullable Field field, FieldForm form) {
+        Optional<FieldType> type = field == null ? form.kind().type(new LinkedMultiValueMap<>(form.sent()), List.of(), tables) : Optional.of(field.type());
+        return form.kind().isComputed() ? List.of() : type.map(of -> new OperandChoices(new Operands(tables, table, Operands.Place.START), frame.words())
+                .of(field == null ? new Field(new FieldKey("fresh"), "Fresh", of) : field, null)).orElse(List.of());
+    }
+
     private void slip(Table table, @Nullable Field field, FieldForm form, Model model) {
         Tables tables = frame.tables();
         model.addAttribute("field", field);
         model.addAttribute("form", form);
+        model.addAttribute("starts", starts(tables, table, field, form));
         model.addAttribute("targets", tables.all());
         model.addAttribute("borrowable", form.kind() == FieldKind.BORROWED
                 ? ComputedChoices.borrowable(tables, table) : List.of());

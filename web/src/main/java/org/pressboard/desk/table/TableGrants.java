@@ -29,6 +29,7 @@ import org.pressboard.signin.SignedIn;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Fields;
+import org.pressboard.table.Operands;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
@@ -190,7 +191,7 @@ class TableGrants {
         Grants grants = catalog.grants(table.key());
         Grant before = grants.find(audience, verb(of)).orElseGet(() -> new Grant(audience, verb(of), Condition.NEVER));
         keep(table, grants, audience, verb(of), new Grant(audience, verb(of), conditions.changedOrNobody(before.rows(),
-                frame.tables(), askable(table), parameters, model)).leavingOut(before.without()).letting(before.letting()));
+                askable(table), parameters, model)).leavingOut(before.without()).letting(before.letting()));
     }
 
     /** What a row referred to is called stands in another table, which row security does not look into. */
@@ -214,14 +215,14 @@ class TableGrants {
     String statement(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model) {
         Table table = frame.find(key);
         model.addAttribute("of", first(parameters, "of"));
-        return ConditionDesk.template(conditions.begin(Condition.ALWAYS, frame.tables(), askable(table), parameters,
+        return ConditionDesk.template(conditions.begin(Condition.ALWAYS, askable(table), parameters,
                 "/desk/tables/" + table.key() + "/grants", model));
     }
 
     /** What the database can ask of a row alone: its columns, and of references whether they lead to the visitor's. */
-    private static Table askable(Table table) {
-        return table.with(new Fields(table.columns().stream()
-                .filter(field -> !(field.type() instanceof Referring) || field.isEntered()).toList()));
+    private Operands askable(Table table) {
+        return new Operands(frame.tables(), table.with(new Fields(table.columns().stream()
+                .filter(field -> !(field.type() instanceof Referring) || field.isEntered()).toList())), Operands.Place.GRANT);
     }
 
 

@@ -81,7 +81,7 @@ class TableHistory {
     }
 
     private DefinitionWords definition() {
-        return new DefinitionWords(frame.words(), frame.siteWords());
+        return new DefinitionWords(frame.words(), frame.siteWords(), frame.tables());
     }
 
     private ActLine line(Table table, Act act) {

@@ -32,7 +32,7 @@ public final class TableListing {
         Map<String, List<String>> own = new LinkedHashMap<>(parameters);
         // the row that is opened over the list is not the list's
         own.keySet().removeIf(name -> !(name.startsWith("f.") || LIST.contains(name)));
-        return Asking.of(of(tables.get(key)), Sight.whole(tables, key), SignedIn.currentVisitor(),
+        return Asking.of(of(tables.get(key)), null, Sight.whole(tables, key), SignedIn.currentVisitor(),
                 AddressPart.whole(own));
     }
 

@@ -3,6 +3,8 @@ package org.pressboard.desk.table;
 import jakarta.servlet.http.HttpServletResponse;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -59,9 +61,11 @@ class TableRows {
     private final TableChanges changes;
     private final Members members;
     private final Accounts accounts;
+    private final Clock clock;
 
     TableRows(TableFrame frame, Sheets sheets, RowEditing editing, RowHistory history, RowPicker picker,
-            TableChanges changes, Members members, Accounts accounts) {
+            TableChanges changes, Members members, Accounts accounts, Clock clock) {
+        this.clock = clock;
         this.members = members;
         this.accounts = accounts;
         this.frame = frame;
@@ -126,10 +130,10 @@ class TableRows {
     }
 
     /** What a new row has in it before anybody says otherwise. */
-    private static Map<FieldKey, Value> starts(Table table) {
+    private Map<FieldKey, Value> starts(Table table) {
         Map<FieldKey, Value> starts = new LinkedHashMap<>();
         table.entered().forEach(field -> Optional.<Operand>ofNullable(field.start())
-                .flatMap(start -> start.resolve(SignedIn.currentVisitor().on(java.time.LocalDate.now())))
+                .flatMap(start -> field.given(start, SignedIn.currentVisitor().at(LocalDateTime.now(clock))))
                 .ifPresent(value -> starts.put(field.key(), value)));
         return starts;
     }

@@ -15,6 +15,7 @@ import org.pressboard.table.Numeric;
 import org.pressboard.table.Rules;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
+import org.pressboard.table.Tables;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
@@ -32,7 +33,7 @@ class DefinitionWordsTest {
         messages.setDefaultEncoding("UTF-8");
         messages.setAlwaysUseMessageFormat(true);
         Words words = new Words(messages, Locale.UK);
-        return new DefinitionWords(words, words).between(before, after);
+        return new DefinitionWords(words, words, Tables.NONE).between(before, after);
     }
 
     @Test
