@@ -28,9 +28,8 @@ async function follow() {
 }
 
 function listen() {
-  const query = new URLSearchParams([...new Set(parts().map(part => part.dataset.live))].map(listing => ['listing', listing]));
-  // what has changed since the page was asked for is told at once
-  query.set('since', Math.min(...parts().map(part => Number(part.dataset.asked))));
+  // from which state each part was drawn, so that what has changed since is told at once
+  const query = new URLSearchParams(parts().flatMap(part => [['listing', part.dataset.live], ['state', part.dataset.state]]));
   source = new EventSource(`/listings/live.events?${query}`);
   source.addEventListener('rows', follow);
 }

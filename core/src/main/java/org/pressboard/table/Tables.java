@@ -6,7 +6,6 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -109,14 +108,6 @@ public final class Tables {
                     .forEach(field -> found.add(new Reference(each, field)));
         }
         return found;
-    }
-
-    /** A table and those whose rows may change with its own: they refer to it, or keep tallies of it. */
-    public Set<TableKey> near(TableKey table) {
-        Set<TableKey> near = new LinkedHashSet<>(Set.of(table));
-        referringTo(table).forEach(reference -> near.add(reference.from().key()));
-        talliesOf(table).forEach(tally -> near.add(tally.from().key()));
-        return near;
     }
 
     /** The tallies of all tables that are worked out of this one's rows. */

@@ -47,19 +47,6 @@ class TablesTest {
     }
 
     @Test
-    void nearAreThoseThatReferHereAndThoseWithTalliesOfIt() {
-        TableKey sheds = new TableKey("sheds");
-        Table shed = table(sheds, new Field(NAME, "Name", new Textual.Text()));
-        Tables tables = Tables.of(List.of(pears(), trees(), shed));
-        assertThat(tables.near(PEARS)).containsExactly(PEARS, TREES);
-        assertThat(tables.near(TREES)).as("that it refers to pears changes none of these").containsExactly(TREES);
-        assertThat(tables.near(sheds)).containsExactly(sheds);
-        Tables tallied = Tables.of(List.of(table(PEARS, new Field(NAME, "Name", new Textual.Text()),
-                tally("grown", Measure.COUNT, null)), trees(), shed));
-        assertThat(tallied.near(TREES)).containsExactly(TREES, PEARS);
-    }
-
-    @Test
     void aComputedFieldIsOfTheKindOfWhatItIsWorkedOutOf() {
         Tables tables = Tables.of(List.of(
                 pears(new Field(GROSS, "Gross", new Numeric.Money("EUR")), tally("count", Measure.COUNT, null),

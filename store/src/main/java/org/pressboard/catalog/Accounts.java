@@ -1,13 +1,12 @@
 package org.pressboard.catalog;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.LockModeType;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.change.ChangeFeed;
+import org.pressboard.change.KeptByState;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.value.MailAddress;
 import org.springframework.stereotype.Component;
@@ -19,19 +18,16 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class Accounts {
 
-    private record Key(long revision, long id) {
-    }
-
     private final EntityManager entities;
     private final ChangeFeed changes;
-    private final TransactionTemplate reading;
-    private final Cache<Key, Optional<Account>> known = Caffeine.newBuilder().maximumSize(10_000).build();
+    private final KeptByState<Long, Optional<Account>> known;
 
     Accounts(EntityManager entities, ChangeFeed changes, PlatformTransactionManager transactions) {
         this.entities = entities;
         this.changes = changes;
-        this.reading = new TransactionTemplate(transactions);
-        this.reading.setReadOnly(true);
+        TransactionTemplate reading = new TransactionTemplate(transactions);
+        reading.setReadOnly(true);
+        this.known = new KeptByState<>(10_000, reading);
     }
 
     /** The one form of an address; see {@link MailAddress}. */
@@ -41,8 +37,8 @@ public class Accounts {
 
     /** The account as it is now; what is known of it is kept until an account changes, on this or another node. */
     public Optional<Account> current(long id) {
-        return known.get(new Key(changes.catalogRevision(), id), key -> reading.execute(status ->
-                Optional.ofNullable(entities.find(AccountEntity.class, id)).map(AccountEntity::toAccount)));
+        return known.get(changes.catalogRevision(), id, changes::catalogRevisionSeen,
+                () -> Optional.ofNullable(entities.find(AccountEntity.class, id)).map(AccountEntity::toAccount));
     }
 
     @Transactional(readOnly = true)
@@ -88,7 +84,7 @@ public class Accounts {
     }
 
     private AccountEntity changing(long id) {
-        changes.accountsChanged();
+        changes.changed();
         return entities.find(AccountEntity.class, id);
     }
 

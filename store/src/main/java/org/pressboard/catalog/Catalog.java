@@ -20,6 +20,7 @@ import org.jooq.Field;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.change.ChangeFeed;
+import org.pressboard.change.KeptByState;
 import org.pressboard.edition.Edition;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
@@ -44,10 +45,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class Catalog {
 
-    /** The site at a revision, perhaps with a page that is tried out. */
-    private record Seen(long revision, @Nullable PageKey tried) {
-    }
-
     private static final org.jooq.Table<?> PAGES = DSL.table(DSL.name("pressboard", "page"));
     private static final org.jooq.Table<?> INTAKES = DSL.table(DSL.name("pressboard", "intake"));
     private static final org.jooq.Table<?> FORMER_ADDRESS = DSL.table(DSL.name("pressboard", "former_address"));
@@ -63,7 +60,8 @@ public class Catalog {
     private final Cache<String, String> secret = Caffeine.newBuilder().maximumSize(1).build();
     /** What definitions say; most are what they were. */
     private final Cache<String, Table> read = Caffeine.newBuilder().maximumSize(1_000).build();
-    private final Cache<Seen, PublishedSite> published = Caffeine.newBuilder().maximumSize(4).build();
+    /** The site by the page that is tried out; empty: none. */
+    private final KeptByState<Optional<PageKey>, PublishedSite> published;
     private final TriedPage triedPage;
 
     Catalog(EntityManager entities, DSLContext sql, ChangeFeed changes, TriedPage triedPage,
@@ -74,14 +72,16 @@ public class Catalog {
         this.changes = changes;
         this.reading = new TransactionTemplate(transactions);
         this.reading.setReadOnly(true);
+        this.published = new KeptByState<>(4, reading);
         this.writing = new TransactionTemplate(transactions);
         this.writing.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
     }
 
     /** The site as visitors get it, but for a {@link TriedPage page that is tried out}. */
     public PublishedSite published() {
-        return Objects.requireNonNull(published.get(new Seen(changes.catalogRevision(), triedPage.current().orElse(null)),
-                seen -> reading.execute(status -> readSite(seen.tried == null ? editions() : editionsWithDraft(seen.tried)))));
+        Optional<PageKey> tried = triedPage.current();
+        return published.get(changes.catalogRevision(), tried, changes::catalogRevisionSeen,
+                () -> readSite(tried.map(this::editionsWithDraft).orElseGet(this::editions)));
     }
 
     /** The same as the caller's transaction sees it. */

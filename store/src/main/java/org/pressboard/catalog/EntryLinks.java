@@ -1,5 +1,6 @@
 package org.pressboard.catalog;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.List;
@@ -7,6 +8,7 @@ import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.jooq.impl.DSL;
+import org.pressboard.change.Once;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -16,8 +18,10 @@ import org.springframework.transaction.annotation.Transactional;
 public class EntryLinks {
 
     private final DSLContext sql;
+    private final Once once;
 
-    EntryLinks(DSLContext sql) {
+    EntryLinks(DSLContext sql, Once once) {
+        this.once = once;
         this.sql = sql;
     }
 
@@ -85,6 +89,11 @@ public class EntryLinks {
     }
 
     @Scheduled(cron = "0 11 * * * *")
+    public void forgetOldOnce() {
+        once.every(Duration.ofMinutes(30), "entry links", this::forgetOld);
+    }
+
+    /** The same now, whoever has done it. */
     @Transactional
     public void forgetOld() {
         sql.execute("delete from pressboard.entry_link where expires_at < now()");

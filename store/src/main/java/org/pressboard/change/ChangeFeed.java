@@ -3,7 +3,6 @@ package org.pressboard.change;
 import com.zaxxer.hikari.HikariDataSource;
 import com.zaxxer.hikari.HikariPoolMXBean;
 import java.sql.Connection;
-import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Duration;
@@ -15,9 +14,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
-import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Consumer;
-import java.util.regex.Pattern;
 import javax.sql.DataSource;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
@@ -26,16 +23,15 @@ import org.postgresql.PGNotification;
 import org.pressboard.table.TableKey;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.boot.jdbc.autoconfigure.JdbcConnectionDetails;
 import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /**
- * Numbers the states of the catalog and of each table's rows, so that what was worked out from one state can be kept
- * until the next. Hears of changes by a connection of its own; while that is lost, every number asked for is a new
- * one, and so nothing kept is taken for current.
+ * Knows the numbers that the database gives to the states of the catalog and of each table's rows, so that what was worked
+ * out from one state can be kept until the next. Hears of changes by a connection of its own; while that is lost, the numbers
+ * are asked for, and where nobody answers either, nothing kept is taken for current.
  */
 @Component
 public class ChangeFeed implements SmartLifecycle {
@@ -44,26 +40,25 @@ public class ChangeFeed implements SmartLifecycle {
     private static final String CATALOG = "catalog";
     private static final String COLUMNS = "columns ";
     private static final String ROWS = "rows ";
-    private static final String ALL_LOST = " all";
-    private static final Pattern COUNTED = Pattern.compile("\\d{1,18}");
     private static final int WAIT_MILLIS = 500;
     private static final Duration BEFORE_NEXT_TRY = Duration.ofMillis(500);
 
-    private final JdbcConnectionDetails database;
+    private final RevisionReader reader;
     private final DataSource pool;
     private final DSLContext sql;
+    private final Numbering numbering;
     private final String ownColumns = COLUMNS + UUID.randomUUID();
-    private final AtomicLong numbers = new AtomicLong(System.currentTimeMillis() << 16);
     private final Map<String, Revision> current = new ConcurrentHashMap<>();
     private final CountDownLatch stopped = new CountDownLatch(1);
     private final List<Consumer<TableKey>> listeners = new CopyOnWriteArrayList<>();
     private volatile boolean hearing;
     private volatile boolean running;
 
-    ChangeFeed(JdbcConnectionDetails database, DataSource pool, DSLContext sql) {
-        this.database = database;
+    ChangeFeed(RevisionReader reader, DataSource pool, DSLContext sql, Numbering numbering) {
+        this.reader = reader;
         this.pool = pool;
         this.sql = sql;
+        this.numbering = numbering;
     }
 
     public long catalogRevision() {
@@ -74,18 +69,57 @@ public class ChangeFeed implements SmartLifecycle {
         return revision(ROWS + table.name());
     }
 
-    private Revision revision(String of) {
-        return hearing ? current.computeIfAbsent(of, key -> next()) : next();
+    /** The state of the catalog and of a table's rows together. */
+    public long revisionWith(TableKey table) {
+        return Revision.together(List.of(revision(CATALOG), rowsRevision(table))).number();
     }
 
-    private Revision next() {
-        long number = numbers.incrementAndGet();
-        return new Revision(number, number, 0);
+    /** The same as the caller's transaction sees it; see {@link #rowsRevisionSeen}. */
+    public long revisionSeenWith(TableKey table) {
+        return catalogRevisionSeen() + rowsRevisionSeen(List.of(table)).number();
+    }
+
+    /** The state of all these together. */
+    public Revision rowsRevision(Collection<TableKey> tables) {
+        return tables.size() == 1 ? rowsRevision(tables.iterator().next())
+                : Revision.together(tables.stream().map(this::rowsRevision).toList());
+    }
+
+    /**
+     * The same as the caller's transaction sees it, to be asked before anything else is read there: what is read after it is
+     * of this state or of a later one, also where the database lags behind the one that told of the changes.
+     */
+    public Revision rowsRevisionSeen(Collection<TableKey> tables) {
+        String[] names = tables.stream().map(table -> ROWS + table.name()).toArray(String[]::new);
+        List<Revision> seen = sql.fetch("select number, lost from pressboard.revision where what = any({0})", DSL.val(names))
+                .map(found -> new Revision(found.get(0, Long.class), found.get(1, Long.class)));
+        return names.length > 1 ? Revision.together(seen) : seen.isEmpty() ? Revision.FIRST : seen.getFirst();
+    }
+
+    /** The catalog's state as the caller's transaction sees it; see {@link #rowsRevisionSeen}. */
+    public long catalogRevisionSeen() {
+        return sql.fetchOptional("select number from pressboard.revision where what = {0}", DSL.inline(CATALOG))
+                .map(found -> found.get(0, Long.class)).orElse(0L);
+    }
+
+    /**
+     * Whether all that was heard of is seen where rows are read: a database that follows another lags behind. What is drawn
+     * from it meanwhile must not be kept under the numbers heard.
+     */
+    public boolean isSeen() {
+        Map<String, Revision> heard = Map.copyOf(current);
+        Map<String, Long> seen = sql.fetch("select what, number from pressboard.revision")
+                .intoMap(found -> found.get(0, String.class), found -> found.get(1, Long.class));
+        return hearing && heard.entrySet().stream().allMatch(each -> seen.getOrDefault(each.getKey(), 0L) >= each.getValue().number());
+    }
+
+    private Revision revision(String what) {
+        return hearing ? current.getOrDefault(what, Revision.FIRST) : reader.read(what);
     }
 
     /** Says, within a transaction, that it changes the catalog; told to all when it commits. */
     public void catalogChanged() {
-        tell(CATALOG);
+        touch(CATALOG, "0");
     }
 
     /**
@@ -94,7 +128,14 @@ public class ChangeFeed implements SmartLifecycle {
      * costs more than most changes do, so nothing else says so.
      */
     public void columnsGone() {
-        tell(ownColumns);
+        catalogChanged();
+        sql.execute("select pg_notify('pressboard_changes', {0})", DSL.val(ownColumns));
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                connectAnew();
+            }
+        });
     }
 
     private void connectAnew() {
@@ -110,23 +151,20 @@ public class ChangeFeed implements SmartLifecycle {
 
     /** Says, within a transaction, that it takes a table away with all its rows; told to all when it commits. */
     public void tableRemoved(TableKey table) {
-        tell(ROWS + table.name() + ALL_LOST);
+        touch(ROWS + table.name(), "pressboard.all_lost()");
     }
 
     /**
-     * Says, within a transaction, that it may change rows of these tables. The database tells all of each change by
-     * itself, and how much it lost; this node need not wait for that: whoever changed them may ask right away.
+     * Says, within a transaction, that it may have changed rows or accounts. The database tells all of each change by itself;
+     * this node need not wait for that: whoever changed them may ask right away, and is to be answered by it.
      */
-    public void rowsChanged(Collection<TableKey> tables) {
-        tables.forEach(table -> afterwards(ROWS + table.name() + " 0"));
+    public void changed() {
+        numbering.atEnd(this::hear);
     }
 
-    /**
-     * Says, within a transaction, that it changes accounts. The database tells all of that by itself; this node need not
-     * wait for it: whoever sets their password asks for the next page right away, and is to be known by it.
-     */
-    public void accountsChanged() {
-        afterwards(CATALOG);
+    private void touch(String what, String lost) {
+        sql.execute("select pressboard.touch({0}, " + lost + ")", DSL.val(what));
+        changed();
     }
 
     /** Has whoever wants it told of each table whose rows have changed, on this or another node; they must not take long. */
@@ -134,40 +172,27 @@ public class ChangeFeed implements SmartLifecycle {
         listeners.add(listener);
     }
 
-    private void tell(String change) {
-        sql.execute("select pg_notify('pressboard_changes', {0})", DSL.val(change));
-        afterwards(change);
+    /** Whoever has made a change hears of it twice, the second time nothing new. */
+    private void hear(String what, Revision now) {
+        boolean isNews = current.merge(what, now, (known, heard) -> heard.number() > known.number() ? heard : known) == now;
+        if (isNews && what.startsWith(ROWS)) {
+            listeners.forEach(listener -> listener.accept(new TableKey(what.substring(ROWS.length()))));
+        }
     }
 
-    private void afterwards(String change) {
-        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
-            @Override
-            public void afterCommit() {
-                hear(change);
+    /** Told is what has changed, its number, and how many of its rows were ever lost; or which node has taken columns away. */
+    private void hear(String notification) {
+        if (notification.startsWith(COLUMNS)) {
+            // of its own columns it has heard when they were gone; to connect anew once more would help nobody
+            if (!notification.equals(ownColumns)) {
+                connectAnew();
             }
-        });
-    }
-
-    /**
-     * Told is {@code catalog}, {@code columns} and the node that changed them, which is the catalog, too, or {@code rows}, the
-     * table, and how many of its rows were altered or removed.
-     */
-    private void hear(String change) {
-        String[] words = change.split(" ");
-        boolean isOfRows = change.startsWith(ROWS);
-        String of = isOfRows ? ROWS + words[1] : CATALOG;
-        if (words.length > 2 && COUNTED.matcher(words[2]).matches()) {
-            long lost = Long.parseLong(words[2]);
-            current.computeIfPresent(of, (key, before) -> before.after(numbers.incrementAndGet(), lost));
-        } else {
-            current.put(of, next());
+            return;
         }
-        if (change.startsWith(COLUMNS)) {
-            connectAnew();
-        }
-        if (isOfRows) {
-            listeners.forEach(listener -> listener.accept(new TableKey(words[1])));
-        }
+        String[] words = notification.split(" ");
+        int numbers = words.length - 2;
+        hear(String.join(" ", List.of(words).subList(0, numbers)),
+                new Revision(Long.parseLong(words[numbers]), Long.parseLong(words[numbers + 1])));
     }
 
     @Override
@@ -178,8 +203,7 @@ public class ChangeFeed implements SmartLifecycle {
 
     private void listenUntilStopped() {
         while (running) {
-            try (Connection connection = DriverManager.getConnection(database.getJdbcUrl(), database.getUsername(),
-                    database.getPassword())) {
+            try (Connection connection = reader.connect()) {
                 listen(connection);
             } catch (SQLException lost) {
                 if (running && hearing) {
@@ -196,15 +220,14 @@ public class ChangeFeed implements SmartLifecycle {
         try (Statement statement = connection.createStatement()) {
             statement.execute("listen pressboard_changes");
         }
-        PGConnection postgres = connection.unwrap(PGConnection.class);
-        current.clear();
+        // what has changed while nothing was heard
+        RevisionReader.all(connection).forEach(this::hear);
         hearing = true;
+        reader.close();
+        PGConnection postgres = connection.unwrap(PGConnection.class);
         while (running) {
             for (PGNotification notification : postgres.getNotifications(WAIT_MILLIS)) {
-                // of its own columns it has heard when they were gone; to connect anew once more would help nobody
-                if (!notification.getParameter().equals(ownColumns)) {
-                    hear(notification.getParameter());
-                }
+                hear(notification.getParameter());
             }
         }
     }

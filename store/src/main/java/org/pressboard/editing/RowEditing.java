@@ -149,7 +149,7 @@ public class RowEditing {
     /** Writes rows by that hand, as an act; gives its number. */
     private long write(Verb verb, Tables tables, Table table, Collection<Long> rows, Hand hand, ResultQuery<Record> act,
             Query statement) {
-        changes.rowsChanged(tables.near(table.key()));
+        changes.changed();
         return guarded(table, () -> hand.write(sql, verb, table, rows, act, statement));
     }
 

@@ -100,8 +100,8 @@ public class Undo {
         sql.execute("set local statement_timeout = 0");
         sql.execute("set constraints all deferred");
         acts.undoing(act, author, key, Act.Details.of(act.details().name()));
+        changes.changed();
         Tables all = catalog.tables();
-        touched(id).forEach(touched -> changes.rowsChanged(all.near(touched)));
         long done = 0;
         for (TableKey touched : touched(id)) {
             done += all.find(touched).map(table -> putBackRemoved(table, id) + putBackChanged(table, id)).orElse(0L);
@@ -193,7 +193,7 @@ public class Undo {
     public void putBack(TableKey key, long row, long before, Author author) {
         Table table = catalog.table(key).orElseThrow(() -> ProblemsFound.of("not-there.table"));
         Map<FieldKey, Optional<Value>> state = stateBefore(table, row, before);
-        changes.rowsChanged(catalog.tables().near(key));
+        changes.changed();
         acts.begin(author, Act.What.PUT_BACK, key, Act.Details.of(""));
         if (editing.find(key, row).isEmpty()) {
             throw ProblemsFound.of("row.gone");
@@ -222,7 +222,7 @@ public class Undo {
     @Transactional
     public void putBackRow(TableKey key, long act, long row, Author author) {
         Table table = catalog.table(key).orElseThrow(() -> ProblemsFound.of("not-there.table"));
-        changes.rowsChanged(catalog.tables().near(key));
+        changes.changed();
         acts.begin(author, Act.What.PUT_BACK, key, Act.Details.of(""));
         try {
             if (putBackRemoved(table, act, List.of(), DSL.condition("h.row_id = {0}", DSL.val(row))) > 0) {

@@ -15,6 +15,7 @@ import org.jooq.Record;
 import org.jooq.impl.DSL;
 import org.pressboard.attachment.Drawing;
 import org.pressboard.catalog.Digests;
+import org.pressboard.change.Once;
 import org.pressboard.memory.Budget;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.Busy;
@@ -53,8 +54,10 @@ public class Files {
     /** To hold a file and look at a picture takes much memory: one at a time, the others wait where they came from. */
     private final Turns looking = new Turns(1);
     private final Budget budget;
+    private final Once once;
 
-    Files(DSLContext sql, Budget budget, PlatformTransactionManager transactions) {
+    Files(DSLContext sql, Budget budget, PlatformTransactionManager transactions, Once once) {
+        this.once = once;
         this.sql = sql;
         this.budget = budget;
         this.transaction = new TransactionTemplate(transactions);
@@ -175,6 +178,11 @@ public class Files {
 
     /** Throws away what was brought and never put into a row. */
     @Scheduled(cron = "0 41 3 * * *")
+    public void removeUnusedOnce() {
+        once.every(Duration.ofMinutes(60), "files", this::removeUnused);
+    }
+
+    /** The same now, whoever has done it. */
     @Transactional
     public void removeUnused() {
         sql.execute("delete from pressboard.file kept where added_at < now() - interval '1 day' and not exists "

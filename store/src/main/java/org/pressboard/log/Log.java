@@ -1,5 +1,6 @@
 package org.pressboard.log;
 
+import java.time.Duration;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.time.ZoneId;
@@ -11,6 +12,7 @@ import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.change.Once;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -23,8 +25,10 @@ public class Log {
     private static final int ROWS_AT_ONCE = 1000;
 
     private final DSLContext sql;
+    private final Once once;
 
-    Log(DSLContext sql) {
+    Log(DSLContext sql, Once once) {
+        this.once = once;
         this.sql = sql;
     }
 
@@ -93,6 +97,11 @@ public class Log {
     }
 
     @Scheduled(cron = "0 29 3 * * *")
+    public void forgetOldOnce() {
+        once.every(Duration.ofMinutes(60), "log", this::forgetOld);
+    }
+
+    /** The same now, whoever has done it. */
     @Transactional
     public void forgetOld() {
         sql.execute("delete from pressboard.log_entry where at < now() - interval '1 year'");

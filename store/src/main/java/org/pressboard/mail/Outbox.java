@@ -8,6 +8,7 @@ import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.change.Once;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -21,8 +22,10 @@ public class Outbox {
     private static final String COLUMNS = "id, recipient, subject, body, why, written_at, state, tries, problem";
 
     private final DSLContext sql;
+    private final Once once;
 
-    Outbox(DSLContext sql) {
+    Outbox(DSLContext sql, Once once) {
+        this.once = once;
         this.sql = sql;
     }
 
@@ -95,6 +98,11 @@ public class Outbox {
     }
 
     @Scheduled(cron = "0 23 3 * * *")
+    public void forgetOldOnce() {
+        once.every(Duration.ofMinutes(60), "letters", this::forgetOld);
+    }
+
+    /** The same now, whoever has done it. */
     @Transactional
     public void forgetOld() {
         sql.execute("delete from pressboard.message where written_at < now() - interval '90 days'");

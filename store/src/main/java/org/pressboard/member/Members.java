@@ -1,7 +1,5 @@
 package org.pressboard.member;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
@@ -17,6 +15,7 @@ import org.pressboard.catalog.Account;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
 import org.pressboard.change.ChangeFeed;
+import org.pressboard.change.KeptByState;
 import org.pressboard.condition.Onlooker;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.Group;
@@ -45,23 +44,23 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class Members {
 
-    private record Key(long catalog, long rows, LocalDate today, String email) {
+    private record Key(LocalDate today, String email) {
     }
 
     private final Catalog catalog;
     private final ChangeFeed changes;
     private final DSLContext sql;
     private final Clock clock;
-    private final TransactionTemplate reading;
-    private final Cache<Key, Optional<Visitor>> known = Caffeine.newBuilder().maximumSize(10_000).build();
+    private final KeptByState<Key, Optional<Visitor>> known;
 
     Members(Catalog catalog, ChangeFeed changes, DSLContext sql, Clock clock, PlatformTransactionManager transactions) {
         this.catalog = catalog;
         this.changes = changes;
         this.sql = sql;
         this.clock = clock;
-        this.reading = new TransactionTemplate(transactions);
-        this.reading.setReadOnly(true);
+        TransactionTemplate reading = new TransactionTemplate(transactions);
+        reading.setReadOnly(true);
+        this.known = new KeptByState<>(10_000, reading);
     }
 
     /**
@@ -78,9 +77,8 @@ public class Members {
     }
 
     private Optional<Visitor> visitor(TableKey people, String email) {
-        Key key = new Key(changes.catalogRevision(), changes.rowsRevision(people).number(), LocalDate.now(clock), email);
-        return Objects.requireNonNull(known.get(key, missing -> reading.execute(status ->
-                find(email).map(row -> visitor(row, email)))));
+        return known.get(changes.revisionWith(people), new Key(LocalDate.now(clock), email), () -> changes.revisionSeenWith(people),
+                () -> find(email).map(row -> visitor(row, email)));
     }
 
     /** The member who has that address. */

@@ -52,6 +52,15 @@ public class FieldCounts {
     private static final Field<Integer> FIRST = DSL.inline(1);
 
     private record Key(Revision revision, RowQuery query, FieldKey field, List<Value> among) {
+
+        /** On what the answer depends. */
+        private RowQuery asked() {
+            return query.reading(List.of(field));
+        }
+
+        private Key at(Revision other) {
+            return new Key(other, query, field, among);
+        }
     }
 
     private final DSLContext sql;
@@ -182,11 +191,12 @@ public class FieldCounts {
 
     private <T> T kept(Cache<Key, T> cache, Key key, Supplier<T> count) {
         T known = cache.getIfPresent(key);
-        if (known == null) {
-            known = turns.take(LONGEST_WAIT, () -> Objects.requireNonNull(reading.execute(status -> bounded(count))));
-            cache.put(key, known);
-        }
-        return known;
+        return known != null ? known : turns.take(LONGEST_WAIT, () -> Objects.requireNonNull(reading.execute(status -> {
+            Key seen = key.at(revisions.seen(key.asked()));
+            T counted = bounded(count);
+            cache.put(seen, counted);
+            return counted;
+        })));
     }
 
     private <T> T bounded(Supplier<T> count) {

@@ -161,7 +161,7 @@ class RowCounts {
     }
 
     private Total countToBound(RowQuery query, Locale language) {
-        Revision at = revision(query);
+        Revision at = revisions.seen(query);
         long start = System.nanoTime();
         int rows = sql.fetchValue(DSL.selectCount().from(matching(query, language).limit(BOUND + 1)));
         kept.put(key(query), new Counted(at, rows, rows <= BOUND, System.nanoTime() - start));
@@ -212,7 +212,7 @@ class RowCounts {
     }
 
     private long countAll(RowQuery query, Locale language) {
-        Revision at = revision(query);
+        Revision at = revisions.seen(query);
         long start = System.nanoTime();
         long rows = sql.fetchValue(DSL.selectCount().from(matching(query, language))).longValue();
         kept.put(key(query), new Counted(at, rows, true, System.nanoTime() - start));

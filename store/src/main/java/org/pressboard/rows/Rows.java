@@ -49,6 +49,10 @@ public class Rows {
     private static final long MOST_BYTES_OF_A_PAGE = 8L * 1024 * 1024;
 
     private record Key(long revision, RowQuery query, Locale language, boolean whole) {
+
+        private Key at(long other) {
+            return new Key(other, query, language, whole);
+        }
     }
 
     private static final Field<Long> ROW_ID = DSL.field(DSL.name(TableSql.ROW_ID), Long.class);
@@ -157,16 +161,16 @@ public class Rows {
 
     private Slice slice(Key key) {
         Slice slice = kept.getIfPresent(key);
-        if (slice == null) {
-            slice = Objects.requireNonNull(reading.execute(status -> read(key)));
-            kept.put(key, slice);
-        }
-        return slice;
+        return slice == null ? Objects.requireNonNull(reading.execute(status -> read(key))) : slice;
     }
 
-    private Slice read(Key key) {
+    /** Kept under the state that is read, which is an earlier one where the database lags behind what was heard. */
+    private Slice read(Key asked) {
+        Key key = asked.at(revisions.seen(asked.query).number());
         Keys keys = keys(key);
-        return new Slice(rows(key, keys.rowIds()), keys.hasMore());
+        Slice slice = new Slice(rows(key, keys.rowIds()), keys.hasMore());
+        kept.put(key, slice);
+        return slice;
     }
 
     private static long known(RowQuery query, Slice slice) {

@@ -14,6 +14,7 @@ import org.jooq.impl.DSL;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Definitions;
 import org.pressboard.catalog.PageBin;
+import org.pressboard.change.Once;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
@@ -39,8 +40,10 @@ public class Bin {
     private final Catalog catalog;
     private final PageBin pages;
     private final HostedTables hosted;
+    private final Once once;
 
-    Bin(DSLContext sql, Catalog catalog, PageBin pages, HostedTables hosted) {
+    Bin(DSLContext sql, Catalog catalog, PageBin pages, HostedTables hosted, Once once) {
+        this.once = once;
         this.pages = pages;
         this.sql = sql;
         this.catalog = catalog;
@@ -101,6 +104,11 @@ public class Bin {
     /** Throws away for good what has been in the bin for long enough. */
     @Scheduled(cron = "0 17 3 * * *")
     @EventListener(ApplicationReadyEvent.class)
+    public void emptyOnce() {
+        once.every(Duration.ofMinutes(60), "bin", this::empty);
+    }
+
+    /** The same now, whoever has done it. */
     @Transactional
     public void empty() {
         Instant since = Instant.now().minus(KEPT);

@@ -4,17 +4,36 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.Collections;
 import java.util.List;
+import java.util.Map;
+import java.util.random.RandomGenerator;
+import javax.sql.DataSource;
 import org.junit.jupiter.api.Test;
 import org.pressboard.condition.Cases;
+import org.pressboard.editing.RowEditing;
 import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
 import org.pressboard.testing.Eventually;
 import org.pressboard.testing.StoreTest;
+import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.jdbc.autoconfigure.JdbcConnectionDetails;
 
 class ChangeFeedTest extends StoreTest {
 
     @Autowired
     private ChangeFeed changes;
+
+    @Autowired
+    private Numbering numbering;
+
+    @Autowired
+    private RowEditing editing;
+
+    @Autowired
+    private JdbcConnectionDetails details;
+
+    @Autowired
+    private DataSource pool;
 
     @Test
     void numbersStayUntilSomethingChangesAnywhere() {
@@ -42,7 +61,7 @@ class ChangeFeedTest extends StoreTest {
         DATABASE.execute("do $$ begin update hosted." + table.key() + " set weeks = 3 where row_id = 1; "
                 + "update hosted." + table.key() + " set weeks = 3 where row_id = 2; "
                 + "delete from hosted." + table.key() + " where row_id > 8; end $$");
-        Eventually.holds(() -> changes.rowsRevision(table.key()).lostSince() == 4);
+        Eventually.holds(() -> changes.rowsRevision(table.key()).lost() == before.lost() + 4);
         assertThat(changes.rowsRevision(table.key()).leftOf(9, before)).isEqualTo(5);
         assertThat(changes.rowsRevision(table.key()).leftOf(3, before)).isZero();
         DATABASE.execute("truncate hosted." + table.key());
@@ -50,16 +69,69 @@ class ChangeFeedTest extends StoreTest {
     }
 
     @Test
-    void whileNothingIsHeardNothingCountsAsKnownAndHearingComesBack() {
-        Table table = tableWith(List.of());
+    void whileNothingIsHeardTheNumbersAreAskedForAndHearingComesBack() {
+        Table table = tableWith(List.of(Cases.named("Hollin"), Cases.named("Bramber")));
         Eventually.holds(() -> isHearing(table));
         Revision before = changes.rowsRevision(table.key());
         DATABASE.execute("select pg_terminate_backend(pid) from pg_stat_activity "
                 + "where query = 'listen pressboard_changes' and datname = current_database()");
-        Eventually.holds(() -> !isHearing(table));
+        DATABASE.execute("update hosted." + table.key() + " set weeks = 3 where row_id = 1");
+        // also of what happened while nothing was heard it is known how many rows are certain
+        Eventually.holds(() -> changes.rowsRevision(table.key()).leftOf(2, before) == 1);
+        assertThat(changes.rowsRevision(table.key()).number()).isEqualTo(before.number() + 1);
+    }
+
+    @Test
+    void twoNodesSayTheSameOfTheSameState() {
+        ChangeFeed other = new ChangeFeed(new RevisionReader(details), pool, sql, numbering);
+        other.start();
+        try {
+            Table one = tableWith(List.of(Cases.named("Hollin")));
+            Table two = tableWith(List.of());
+            RandomGenerator random = Cases.random(24);
+            List<TableKey> both = List.of(one.key(), two.key());
+            for (int i = 0; i < 40; i++) {
+                Revision before = changes.rowsRevision(both);
+                TableKey changed = Cases.pick(both, random);
+                switch (random.nextInt(4)) {
+                    case 0 -> DATABASE.execute("update hosted." + changed + " set weeks = " + i);
+                    case 1 -> DATABASE.execute("insert into hosted." + changed + " (name) values ('Kestrel')");
+                    case 2 -> DATABASE.execute("truncate hosted." + changed);
+                    default -> editing.add(changed, Map.of(Cases.NAME, Value.of("Lark")), OWNER);
+                }
+                Eventually.holds(() -> changes.rowsRevision(both).number() == before.number() + 1);
+                Eventually.holds(() -> other.rowsRevision(both).equals(changes.rowsRevision(both)));
+                assertThat(inTransaction(() -> changes.rowsRevisionSeen(both))).isEqualTo(changes.rowsRevision(both));
+            }
+        } finally {
+            other.stop();
+        }
+    }
+
+    /** Whoever changes much for long has nobody wait: numbers are given at the end. */
+    @Test
+    void twoWhoChangeOneTableAtOnceDoNotWaitForEachOther() {
+        Table table = tableWith(List.of(Cases.named("Hollin"), Cases.named("Bramber")));
         Eventually.holds(() -> isHearing(table));
-        // a change may have been missed meanwhile
-        assertThat(changes.rowsRevision(table.key()).leftOf(9, before)).isZero();
+        Revision before = changes.rowsRevision(table.key());
+        inTransaction(() -> {
+            sql.execute("update hosted." + table.key() + " set weeks = 1 where row_id = 1");
+            DATABASE.execute("set statement_timeout = '5s'; update hosted." + table.key() + " set weeks = 2 where row_id = 2");
+            Eventually.holds(() -> changes.rowsRevision(table.key()).number() == before.number() + 1);
+        });
+        Eventually.holds(() -> changes.rowsRevision(table.key()).number() == before.number() + 2);
+    }
+
+    /** What was taken back has no number. */
+    @Test
+    void whatComesToNothingIsNoChange() {
+        Table table = tableWith(List.of(Cases.named("Hollin")));
+        Eventually.holds(() -> isHearing(table));
+        Revision before = changes.rowsRevision(table.key());
+        DATABASE.execute("begin; update hosted." + table.key() + " set weeks = 1; rollback");
+        DATABASE.execute("update hosted." + table.key() + " set weeks = 1");
+        Eventually.holds(() -> !changes.rowsRevision(table.key()).equals(before));
+        assertThat(changes.rowsRevision(table.key()).number()).isEqualTo(before.number() + 1);
     }
 
     @Test

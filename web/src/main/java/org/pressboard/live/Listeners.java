@@ -2,7 +2,6 @@ package org.pressboard.live;
 
 import com.github.benmanes.caffeine.cache.Caffeine;
 import com.github.benmanes.caffeine.cache.LoadingCache;
-import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CountDownLatch;
@@ -30,7 +29,6 @@ class Listeners implements SmartLifecycle {
     private static final int MOST_OF_ADDRESS = 40;
 
     private final Set<Listener> listeners = ConcurrentHashMap.newKeySet();
-    private final Map<TableKey, Long> lastChange = new ConcurrentHashMap<>();
     private final LoadingCache<String, AtomicInteger> byAddress =
             Caffeine.newBuilder().weakValues().build(address -> new AtomicInteger());
     private final Budget budget;
@@ -63,6 +61,11 @@ class Listeners implements SmartLifecycle {
             return isNew;
         }
 
+        /** There is something to hear already: the page was drawn before it listened. */
+        void isBehind() {
+            news.release();
+        }
+
         /** Waits so long, whatever there is to hear meanwhile; less when the server stops. */
         void rest(long millis) throws InterruptedException {
             stopped.await(millis, TimeUnit.MILLISECONDS);
@@ -90,12 +93,8 @@ class Listeners implements SmartLifecycle {
         return (int) Math.min(MOST, budget.most(Budget.Use.LISTENERS) / BYTES);
     }
 
-    /**
-     * {@code null}: there are so many already.
-     *
-     * @param since when the page was asked for: changes after that are news
-     */
-    @Nullable Listener enter(Set<TableKey> tables, long since, String networkAddress) {
+    /** {@code null}: there are so many already. */
+    @Nullable Listener enter(Set<TableKey> tables, String networkAddress) {
         AtomicInteger ofAddress = byAddress.get(Networks.subscriber(networkAddress));
         Budget.Held held = ofAddress.incrementAndGet() > Math.max(1, mostOfAddress()) || listeners.size() >= MOST ? null
                 : budget.take(Budget.Use.LISTENERS, BYTES).orElse(null);
@@ -105,14 +104,10 @@ class Listeners implements SmartLifecycle {
         }
         Listener listener = new Listener(tables, ofAddress, held);
         listeners.add(listener);
-        if (tables.stream().anyMatch(table -> lastChange.getOrDefault(table, 0L) >= since)) {
-            listener.news.release();
-        }
         return listener;
     }
 
     private void hear(TableKey changed) {
-        lastChange.put(changed, System.currentTimeMillis());
         for (Listener listener : listeners) {
             if (listener.tables.contains(changed)) {
                 listener.news.release();

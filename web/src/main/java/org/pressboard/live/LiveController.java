@@ -5,10 +5,12 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.pressboard.sheet.Asking;
 import org.pressboard.sheet.Pace;
 import org.pressboard.sheet.Sheets;
 import org.pressboard.signin.SignedIn;
@@ -47,17 +49,20 @@ class LiveController {
     }
 
     @GetMapping("/listings/live.events")
-    void live(@RequestParam List<String> listing, @RequestParam(defaultValue = "0") long since, HttpServletRequest request,
+    void live(@RequestParam List<String> listing, @RequestParam(defaultValue = "") List<String> state, HttpServletRequest request,
             HttpServletResponse response) throws IOException {
         pace.spend(request.getRemoteAddr(), Pace.PAGE);
-        Set<TableKey> tables = new HashSet<>();
-        listing.stream().limit(MOST_LISTINGS).map(key -> listings.open(key, SignedIn.currentVisitor(), Map.of()))
-                .forEach(open -> tables.addAll(sheets.query(open.asking()).reached()));
-        try (Listeners.Listener listener = listeners.enter(tables, since, request.getRemoteAddr())) {
+        List<Asking> askings = listing.stream().limit(MOST_LISTINGS)
+                .map(key -> listings.open(key, SignedIn.currentVisitor(), Map.of()).asking()).toList();
+        Set<TableKey> tables = askings.stream().flatMap(asking -> sheets.tables(asking).stream()).collect(Collectors.toSet());
+        try (Listeners.Listener listener = listeners.enter(tables, request.getRemoteAddr())) {
             if (listener == null) {
                 // a browser that is answered so does not ask again
                 response.setStatus(HttpServletResponse.SC_NO_CONTENT);
                 return;
+            }
+            if (isBehind(askings, state)) {
+                listener.isBehind();
             }
             response.setContentType("text/event-stream;charset=UTF-8");
             response.setHeader("Cache-Control", "no-store");
@@ -65,6 +70,12 @@ class LiveController {
         } catch (InterruptedException stop) {
             Thread.currentThread().interrupt();
         }
+    }
+
+    /** Whether one of the listings was drawn from another state than there is now; where that is not said, none was. */
+    private boolean isBehind(List<Asking> askings, List<String> states) {
+        return IntStream.range(0, Math.min(askings.size(), states.size()))
+                .anyMatch(at -> !states.get(at).equals(String.valueOf(sheets.state(askings.get(at)))));
     }
 
     /** Until whoever listens is gone, which is found out by writing to them. */

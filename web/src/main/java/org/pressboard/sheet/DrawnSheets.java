@@ -18,18 +18,14 @@ public class DrawnSheets {
         this.icons = assets.path("icons.svg");
     }
 
-    /**
-     * As HTML, every text in it escaped.
-     *
-     * @param asked when it was asked for, in milliseconds since 1970
-     */
-    public String sheet(Sheet sheet, long asked, Locale language) {
-        return DrawnOnce.text(html -> draw(html, sheet, asked, language));
+    /** As HTML, every text in it escaped. */
+    public String sheet(Sheet sheet, Locale language) {
+        return DrawnOnce.text(html -> draw(html, sheet, language));
     }
 
     /** Draws the same. */
-    public void draw(StringBuilder html, Sheet sheet, long asked, Locale language) {
+    public void draw(StringBuilder html, Sheet sheet, Locale language) {
         once.draw(html, "sheet/frame", Map.of("sheet", sheet.frame(), "icons", icons), language,
-                Map.of("lines", sheet::drawRows, "asked", rest -> rest.append(asked)));
+                Map.of("lines", sheet::drawRows, "state", rest -> rest.append(sheet.state())));
     }
 }

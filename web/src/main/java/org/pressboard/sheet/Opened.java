@@ -17,11 +17,12 @@ import org.unbescape.html.HtmlEscape;
  * @param next     that of the row behind it
  * @param table    the table whose row it is
  * @param live     the listing whose changes the page hears of; {@code null}: it hears of none
+ * @param state    the number of the state of the rows that it was drawn from, or of an earlier one
  * @param changes  what the visitor may do with it, and where
  */
 public record Opened(String title, List<Picture> pictures, List<Cell> lines, String how, String back,
                      @Nullable String previous, @Nullable String next, TableKey table, @Nullable String live,
-                     List<Offered.Link> changes) {
+                     long state, List<Offered.Link> changes) {
 
     /** A picture: at its whole size, as large as there is room for, and small. */
     public record Picture(String whole, String large, String small) {
@@ -29,7 +30,7 @@ public record Opened(String title, List<Picture> pictures, List<Cell> lines, Str
 
     /** The same with where it is changed. */
     Opened offering(List<Offered.Link> links) {
-        return new Opened(title, pictures, lines, how, back, previous, next, table, live, links);
+        return new Opened(title, pictures, lines, how, back, previous, next, table, live, state, links);
     }
 
     /** Whether the title has figures in it, which are not set in the type of headings. */

@@ -44,13 +44,13 @@ final class OpenedBuilder {
         return wanted;
     }
 
-    Opened build(Row row, Rows rows, RowQuery query, Locale language) {
+    Opened build(Row row, Rows rows, RowQuery query, Locale language, long state) {
         List<Shown> looks = listing.opened();
         List<Shown> lines = looks.stream().filter(look -> !isPicture(look) && !isHeading(look)).toList();
         return new Opened(title(row), pictures(row, looks), new Cells(table, lines, words, FileAnswer.IN_LISTS).whole(row),
                 Look.of(listing).how(),
                 place.page() + asking.query(), neighbour(row, rows, query, language, -1),
-                neighbour(row, rows, query, language, 1), table.key(), place.live(), List.of());
+                neighbour(row, rows, query, language, 1), table.key(), place.live(), state, List.of());
     }
 
     private boolean isPicture(Shown look) {

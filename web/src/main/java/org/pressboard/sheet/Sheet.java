@@ -10,8 +10,9 @@ import org.unbescape.html.HtmlEscape;
  *
  * @param fields  the fields that the cells of a line are of
  * @param offered what the visitor may change of it
+ * @param state   the number of the state of the rows that it was drawn from, or of an earlier one
  */
-public record Sheet(SheetFrame frame, List<Line> lines, List<FieldKey> fields, Offered offered) {
+public record Sheet(SheetFrame frame, List<Line> lines, List<FieldKey> fields, Offered offered, long state) {
 
     /** A row as it is drawn, the address at which it is opened (empty where it is not), and how it is marked. */
     public record Line(long rowId, List<Cell> cells, String opens, RowMark mark) {

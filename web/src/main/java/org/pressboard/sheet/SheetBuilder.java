@@ -62,14 +62,14 @@ final class SheetBuilder {
         this.address = asking.address();
     }
 
-    Sheet build(RowPage page, Offered offered, SheetFrame.@Nullable Totalled totals) {
+    Sheet build(RowPage page, Offered offered, SheetFrame.@Nullable Totalled totals, long rowsState) {
         Look look = Look.of(listing);
         SheetFrame frame = new SheetFrame("sheet-" + listing.key(), table.label(), place, address.write(state), finder(page),
                 chips(), headings(), count(page), state.isNarrowed() ? address.write(state.cleared()) : null, countAll(page),
                 isLimited() ? Pager.NONE : new PagerBuilder(listing, state, address, words).build(page), notices(page),
                 takeAway(), look, all(page), offered.doing(), totals, page.rows().isEmpty());
         return new Sheet(frame, new Cells(table, listing.show().fields(), words, look.isOfCards() ? FileAnswer.IN_CARDS
-                : FileAnswer.IN_LISTS).lines(page.rows(), this::opens, marks), listing.shown(), offered);
+                : FileAnswer.IN_LISTS).lines(page.rows(), this::opens, marks), listing.shown(), offered, rowsState);
     }
 
     /** @param pictures what the addresses of pictures begin with */

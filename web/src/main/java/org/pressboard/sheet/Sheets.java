@@ -27,6 +27,7 @@ import org.pressboard.rows.RowPicker;
 import org.pressboard.rows.Rows;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
@@ -72,11 +73,12 @@ public class Sheets {
     }
 
     public Sheet sheet(Asking asking, Place place, Locale language) {
+        long state = state(asking);
         RowPage page = SheetBuilder.isWaiting(asking.listing(), asking.asked().state()) ? RowPage.NONE
                 : rows.page(query(asking).reading(needed(asking.listing(), asking.table())), language);
         Offered offered = offered(asking, place, page.rows().stream().map(Row::id).toList(), language);
         return builder(asking, place, language).build(page, offered, asking.listing().show().totals().isEmpty() ? null
-                : totals(asking, language).told(place.rows() + "/totals" + asking.query()));
+                : totals(asking, language).told(place.rows() + "/totals" + asking.query()), state);
     }
 
     private Totals totals(Asking asking, Locale language) {
@@ -149,10 +151,11 @@ public class Sheets {
     /** The row of that key as it is opened from the listing; empty where it is not among those that this visitor gets. */
     public Optional<Opened> open(Asking asking, Place place, String key, Locale language) {
         OpenedBuilder builder = new OpenedBuilder(asking, place, new Words(messages, language));
+        long state = state(asking);
         RowQuery listed = query(asking).reading(needed(asking.listing(), asking.table()));
         return asking.listing().opening().how().hasAddress()
                 ? rows.one(query(asking).reading(builder.wanted()), language, RowAddress.read(key))
-                        .map(row -> builder.build(row, rows, listed, language)
+                        .map(row -> builder.build(row, rows, listed, language, state)
                                 .offering(offered(asking, place, List.of(row.id()), language).of(row.id())))
                 : Optional.empty();
     }
@@ -223,6 +226,20 @@ public class Sheets {
 
     /** A number that changes whenever the rows do that the sheet is drawn from. */
     public long revision(Asking asking) {
-        return rows.revision(query(asking).reading(needed(asking.listing(), asking.table())));
+        return rows.revision(read(asking, asking.asked().state()));
+    }
+
+    /** The same of the listing as it begins, whatever is sought in it: by this pages that are open know that they are behind. */
+    public long state(Asking asking) {
+        return rows.revision(read(asking, RequestState.startOf(asking.listing())));
+    }
+
+    /** The tables on whose rows the same depends. */
+    public Set<TableKey> tables(Asking asking) {
+        return read(asking, RequestState.startOf(asking.listing())).reached();
+    }
+
+    private RowQuery read(Asking asking, RequestState state) {
+        return query(asking, state).reading(needed(asking.listing(), asking.table()));
     }
 }

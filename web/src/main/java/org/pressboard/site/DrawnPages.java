@@ -59,6 +59,6 @@ class DrawnPages {
         Page page = outline.page;
         return Map.of("head", html -> frame.drawHead(html, page.title() + " · " + frame.siteName(), outline.canonical,
                 "site", outline.language), "masthead", html -> frame.drawMasthead(html, page.key().name(), outline.language),
-                "sheets", html -> outline.sheets.forEach(sheet -> drawn.draw(html, sheet, frame.asked(), outline.language)));
+                "sheets", html -> outline.sheets.forEach(sheet -> drawn.draw(html, sheet, outline.language)));
     }
 }

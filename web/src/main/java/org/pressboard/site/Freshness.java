@@ -61,7 +61,15 @@ class Freshness {
         response.setHeader(HttpHeaders.CACHE_CONTROL, "no-cache");
         response.setHeader(HttpHeaders.VARY, "HX-Request, Cookie");
         String tag = tag(askings);
-        return request.checkNotModified(tag) || answers.give(tag, request.getRequest(), response);
+        if (request.checkNotModified(tag) || answers.give(tag, request.getRequest(), response)) {
+            return true;
+        }
+        if (changes.isSeen()) {
+            answers.keep(tag, request.getRequest());
+        } else {
+            response.setHeader(HttpHeaders.ETAG, null);
+        }
+        return false;
     }
 
     /** A weak one: answers with a strong tag would not be compressed. */

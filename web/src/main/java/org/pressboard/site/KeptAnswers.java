@@ -39,14 +39,10 @@ class KeptAnswers extends OncePerRequestFilter {
                 .weigher((Key key, Answer answer) -> answer.body.length + 200).build();
     }
 
-    /** Gives a kept answer of that tag; where there is none, the one now drawn is kept. Before anything is written. */
+    /** Gives a kept answer of that tag, where there is one. */
     boolean give(String tag, HttpServletRequest request, HttpServletResponse response) {
-        Key key = new Key(tag, request.getRequestURI(), request.getQueryString());
-        Answer answer = answers.getIfPresent(key);
+        Answer answer = answers.getIfPresent(key(tag, request));
         if (answer == null) {
-            if (request.getAttribute(GIVEN) instanceof Given given) {
-                given.copyAs(key);
-            }
             return false;
         }
         response.setContentType(answer.type);
@@ -56,6 +52,17 @@ class KeptAnswers extends OncePerRequestFilter {
             throw new java.io.UncheckedIOException(gone);
         }
         return true;
+    }
+
+    /** Has the answer that is drawn now kept. Before anything is written. */
+    void keep(String tag, HttpServletRequest request) {
+        if (request.getAttribute(GIVEN) instanceof Given given) {
+            given.copyAs(key(tag, request));
+        }
+    }
+
+    private static Key key(String tag, HttpServletRequest request) {
+        return new Key(tag, request.getRequestURI(), request.getQueryString());
     }
 
     @Override

@@ -40,15 +40,6 @@ public class SiteFrame {
     public record Entry(String key, String title) {
     }
 
-    /** The request's attribute that says when it came, in milliseconds since 1970. */
-    public static final String ASKED = SiteFrame.class.getName();
-
-    /** When the page was asked for: what has changed since, it may not have. */
-    public long asked() {
-        return RequestContextHolder.currentRequestAttributes().getAttribute(ASKED, RequestAttributes.SCOPE_REQUEST)
-                instanceof Long when ? when : System.currentTimeMillis();
-    }
-
     /** How little room is left on the disk, for those at the desk to be warned; {@code null}: there is enough. */
     public DiskSpace.@Nullable Little diskSpace() {
         return disk.little().orElse(null);

@@ -90,7 +90,6 @@ class WebConfiguration implements WebMvcConfigurer {
         registry.addInterceptor(new HandlerInterceptor() {
             @Override
             public boolean preHandle(HttpServletRequest request, HttpServletResponse response, Object handler) {
-                request.setAttribute(SiteFrame.ASKED, System.currentTimeMillis());
                 boolean isForm = request.getMethod().equals("POST")
                         && !String.valueOf(request.getContentType()).startsWith("multipart/");
                 if (isForm && request.getParameterMap().values().stream().flatMap(Arrays::stream)

@@ -237,7 +237,7 @@ final class PeopleBench {
             int page = i;
             Thread.ofVirtual().start(() -> {
                 try (Socket socket = new Socket("localhost", Integer.parseInt(site.substring(site.lastIndexOf(':') + 1)))) {
-                    socket.getOutputStream().write(("GET /listings/live.events?listing=trees&since=" + Long.MAX_VALUE
+                    socket.getOutputStream().write(("GET /listings/live.events?listing=trees"
                             + " HTTP/1.1\r\nHost: localhost\r\n"
                             + "X-Forwarded-For: 203.0." + page / 200 + "." + page % 200 + "\r\n\r\n")
                                     .getBytes(StandardCharsets.US_ASCII));

@@ -17,7 +17,7 @@ class ListenersTest {
     private final Listeners listeners = new Listeners(Mockito.mock(ChangeFeed.class), budget);
 
     private Listeners.@Nullable Listener enter(String address) {
-        return listeners.enter(Set.of(), 0, address);
+        return listeners.enter(Set.of(), address);
     }
 
     @Test

@@ -39,6 +39,7 @@ class KeptAnswersTest {
         ask("/trees", first, (request, response) -> {
             response.setContentType("text/html;charset=UTF-8");
             assertThat(answers.give(TAG, request, response)).isFalse();
+            answers.keep(TAG, request);
             response.getWriter().write("<p>Bäume</p>");
         });
         MockHttpServletResponse second = new MockHttpServletResponse();
@@ -52,10 +53,12 @@ class KeptAnswersTest {
     void whatFailedOrIsOfOneBrowserIsNotKept() throws Exception {
         ask("/trees", new MockHttpServletResponse(), (request, response) -> {
             assertThat(answers.give(TAG, request, response)).isFalse();
+            answers.keep(TAG, request);
             response.sendError(HttpServletResponse.SC_SERVICE_UNAVAILABLE);
         });
         ask("/trees", new MockHttpServletResponse(), (request, response) -> {
             assertThat(answers.give(TAG, request, response)).isFalse();
+            answers.keep(TAG, request);
             response.setContentType("text/html");
             response.setHeader("Set-Cookie", "mine=1");
         });
@@ -64,6 +67,7 @@ class KeptAnswersTest {
         answers.doFilter(head, new MockHttpServletResponse(), (request, response) -> {
             response.setContentType("text/html");
             assertThat(answers.give(TAG, head, (HttpServletResponse) response)).isFalse();
+            answers.keep(TAG, head);
         });
         ask("/trees", new MockHttpServletResponse(), (request, response) ->
                 assertThat(answers.give(TAG, request, response)).isFalse());
