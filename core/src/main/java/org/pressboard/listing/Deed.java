@@ -1,6 +1,8 @@
 package org.pressboard.listing;
 
+import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.UUID;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.pressboard.condition.Condition;
@@ -19,12 +21,18 @@ import org.pressboard.value.FieldKey;
 public record Deed(String label, Condition when, List<Stamp> gives) {
 
     public static final int LONGEST_LABEL = 60;
+    private static final int KEY_LENGTH = 18;
 
     public Deed {
         gives = List.copyOf(gives);
         if (label.isBlank() || gives.isEmpty()) {
             throw new IllegalArgumentException("A button needs words and something to do");
         }
+    }
+
+    /** By which it is called for: another, when it does another thing or to other rows, so that nobody gets what they did not see. */
+    public String key() {
+        return UUID.nameUUIDFromBytes(toString().getBytes(StandardCharsets.UTF_8)).toString().substring(0, KEY_LENGTH).replace("-", "");
     }
 
     /** The fields that it sets. */

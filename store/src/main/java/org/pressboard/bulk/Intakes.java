@@ -32,7 +32,6 @@ import org.pressboard.intake.Outcome;
 import org.pressboard.intake.Plan;
 import org.pressboard.intake.RecordReader;
 import org.pressboard.intake.Survey;
-import org.pressboard.listing.ListingKey;
 import org.pressboard.listing.Suggestion;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
@@ -256,7 +255,7 @@ public class Intakes {
         sql.execute("analyze {0}", TableSql.name(table));
         PageKey page = PageKey.from(plan.label(), catalog.pageKeys());
         catalog.addPage(new Page(page, table.label(), List.of(
-                Suggestion.forTable(table, new ListingKey(page.name()), field -> tables.namesRows(table, field)))));
+                Suggestion.forTable(table, catalog.freeListingKey(page.name()), field -> tables.namesRows(table, field)))));
         records.change(id, entity ->
                 entity.done(table.key().name(), page.name(), load.rowsLoaded(), load.rowsAside()));
         files.remove(id);

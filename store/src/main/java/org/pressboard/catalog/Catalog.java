@@ -29,12 +29,12 @@ import org.pressboard.grant.Grant;
 import org.pressboard.grant.Grants;
 import org.pressboard.grant.Group;
 import org.pressboard.grant.GroupKey;
+import org.pressboard.listing.ListingKey;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
-import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -56,16 +56,16 @@ public class Catalog {
     private final DSLContext sql;
     private final ChangeFeed changes;
     private final TransactionTemplate reading;
-    private final TransactionTemplate writing;
-    private final Cache<String, String> secret = Caffeine.newBuilder().maximumSize(1).build();
     /** What definitions say; most are what they were. */
     private final Cache<String, Table> read = Caffeine.newBuilder().maximumSize(1_000).build();
     /** The site by the page that is tried out; empty: none. */
     private final KeptByState<Optional<PageKey>, PublishedSite> published;
     private final TriedPage triedPage;
+    private final ListingKeys listingKeys;
 
     Catalog(EntityManager entities, DSLContext sql, ChangeFeed changes, TriedPage triedPage,
-            PlatformTransactionManager transactions) {
+            ListingKeys listingKeys, PlatformTransactionManager transactions) {
+        this.listingKeys = listingKeys;
         this.triedPage = triedPage;
         this.entities = entities;
         this.sql = sql;
@@ -73,8 +73,6 @@ public class Catalog {
         this.reading = new TransactionTemplate(transactions);
         this.reading.setReadOnly(true);
         this.published = new KeptByState<>(4, reading);
-        this.writing = new TransactionTemplate(transactions);
-        this.writing.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
     }
 
     /** The site as visitors get it, but for a {@link TriedPage page that is tried out}. */
@@ -147,13 +145,6 @@ public class Catalog {
     @Transactional
     public void suggestAddress(String address) {
         entities.find(SiteEntity.class, SiteEntity.ONLY).suggest(address);
-    }
-
-    /** What only this site knows, made when it is first asked for; the same on every node. */
-    public String secret() {
-        return Objects.requireNonNull(secret.get("", none -> writing.execute(status -> sql.fetchSingle(
-                "update pressboard.site set secret = coalesce(secret, {0}) returning secret", DSL.val(Digests.token()))
-                .get(0, String.class))));
     }
 
     @Transactional
@@ -318,17 +309,27 @@ public class Catalog {
                 .setParameter("page", key.name()).getResultStream().map(EditionEntity::toEdition).toList();
     }
 
+    /** The name itself as the key of a new listing, or with a number behind it where that is taken. */
+    @Transactional(readOnly = true)
+    public ListingKey freeListingKey(String name) {
+        return listingKeys.free(name);
+    }
+
+    /** @throws org.pressboard.problem.ProblemsFound when another page has a listing of such a key */
     @Transactional
     public void addPage(Page page) {
         int last = entities.createQuery("select coalesce(max(position), 0) from PageEntity", Integer.class)
                 .getSingleResult();
         entities.persist(new PageEntity(page, last + 1));
+        entities.flush();
+        listingKeys.reserve(page);
         tellOthers();
     }
 
     @Transactional
     public void changeDraft(Page page) {
         pageEntity(page.key()).draft(page);
+        listingKeys.reserve(page);
         tellOthers();
     }
 

@@ -24,6 +24,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.pressboard.condition.Condition;
+import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Visitor;
 import org.pressboard.intake.Dialect;
@@ -32,6 +33,7 @@ import org.pressboard.intake.Outcome;
 import org.pressboard.intake.Plan;
 import org.pressboard.intake.Reading;
 import org.pressboard.listing.Listing;
+import org.pressboard.listing.ListingKey;
 import org.pressboard.listing.SortBy;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
@@ -81,6 +83,25 @@ class IntakesTest extends IntakeStoreTest {
         assertThat(kept).containsExactly(
                 new Outcome.KeptAside(3, List.of(Problem.of("row.misfit.whole", "weeks", "many")), List.of("b", "many")),
                 new Outcome.KeptAside(4, List.of(Problem.of("row.ragged", 3, 2)), List.of("c", "2", "3")));
+    }
+
+    /** Each page answers with rows of its own, also where one has left the address that the other gets. */
+    @Test
+    void aFileThatComesAgainAfterItsPageHasMovedGetsAListingOfItsOwn() throws Exception {
+        load(surveyed("nests.csv", "name\na\n"));
+        catalog.move(new PageKey("nests"), new PageKey("elsewhere"));
+        load(surveyed("nests.csv", "name\nb\n"));
+        assertThat(catalog.page(new PageKey("elsewhere")).orElseThrow().draft().listingKeys()).containsExactly(new ListingKey("nests"));
+        Page second = catalog.page(new PageKey("nests")).orElseThrow().draft();
+        assertThat(second.listingKeys()).containsExactly(new ListingKey("nests-2"));
+        Listing taken = second.listings().getFirst();
+        assertThatThrownBy(() -> catalog.changeDraft(second.with(List.of(new Listing(new ListingKey("nests"), taken.table(), taken.keep(), taken.show(),
+                taken.find(), taken.ordering(), taken.opening(), taken.dress(), taken.takeAway(), taken.paper(), taken.changing())))))
+                .isInstanceOf(ProblemsFound.class).hasMessageContaining("bench.listing-taken");
+    }
+
+    private void load(UUID id) throws Exception {
+        intakes.load(id, plan(id), OWNER).get();
     }
 
     static Stream<ManyFiles.One> files() {

@@ -76,6 +76,29 @@ class MigrationsTest {
                 new Field(new FieldKey("kg"), "Kg", new Numeric.Decimal(1))))));
     }
 
+    /** Rows are asked for by the key of their listing: of two of one key the second gets another, in all that was kept of its page. */
+    @Test
+    void listingsOfAnEarlierVersionGetKeysOfTheirOwn() throws SQLException {
+        migrateTo("18");
+        for (String page : List.of("trees", "trees-2")) {
+            String content = "{\"version\": 2, \"page\": {\"key\": \"" + page + "\", \"title\": \"Trees\", \"listings\": "
+                    + "[{\"key\": \"trees\", \"table\": \"trees\"}, {\"key\": \"" + page + "-b\", \"table\": \"trees\"}], \"access\": "
+                    + "{\"listings\": [{\"listing\": \"trees\", \"audiences\": []}]}}}";
+            database.execute("insert into pressboard.page (key, title, draft, position, created_at) values ('" + page + "', 'Trees', '"
+                    + content + "', 1, now())");
+            database.execute("insert into pressboard.edition (page_key, number, content, published_at) values ('" + page + "', 1, '"
+                    + content + "', now())");
+        }
+        migrateTo("latest");
+        assertThat(list("select key || ' ' || page_key from pressboard.listing_key order by 1")).containsExactly("trees trees",
+                "trees-2 trees-2", "trees-2-b trees-2", "trees-b trees");
+        for (String of : List.of("draft from pressboard.page where key", "content from pressboard.edition where page_key")) {
+            assertThat(list("select " + of + " = 'trees-2'").getFirst()).contains("\"key\": \"trees-2\", \"table\"",
+                    "\"listing\": \"trees-2\"").doesNotContain("\"trees\", \"audiences");
+            assertThat(list("select " + of + " = 'trees'").getFirst()).contains("\"listing\": \"trees\"");
+        }
+    }
+
     private void migrateTo(String version) {
         Flyway.configure().dataSource(database.url(), database.user(), database.password()).schemas("pressboard")
                 .target(version).load().migrate();

@@ -5,18 +5,12 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.UnaryOperator;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.pressboard.catalog.Catalog;
-import org.pressboard.catalog.DraftedPage;
 import org.pressboard.catalog.Drafts;
-import org.pressboard.catalog.PageBin;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.listing.Listing;
-import org.pressboard.listing.ListingKey;
 import org.pressboard.listing.Suggestion;
 import org.pressboard.problem.Problem;
 import org.pressboard.sheet.NotThere;
@@ -36,11 +30,9 @@ class DeskDraft {
 
     private final Catalog catalog;
     private final Drafts drafts;
-    private final PageBin bin;
     private final MessageSource messages;
 
-    DeskDraft(Catalog catalog, Drafts drafts, PageBin bin, MessageSource messages) {
-        this.bin = bin;
+    DeskDraft(Catalog catalog, Drafts drafts, MessageSource messages) {
         this.catalog = catalog;
         this.drafts = drafts;
         this.messages = messages;
@@ -58,24 +50,7 @@ class DeskDraft {
     }
 
     private Listing suggested(Table table, String name) {
-        return Suggestion.forTable(table, freeKey(name), field -> false);
-    }
-
-    /** Each listing of the site has an address of its own, also those of pages in the bin. */
-    private ListingKey freeKey(String name) {
-        Set<String> taken = Stream.concat(catalog.pages().values().stream(), bin.pages().keySet().stream())
-                .flatMap(DeskDraft::listings).map(ListingKey::name)
-                .collect(Collectors.toSet());
-        String free = name;
-        for (int i = 2; taken.contains(free); i++) {
-            free = name + "-" + i;
-        }
-        return new ListingKey(free);
-    }
-
-    private static Stream<ListingKey> listings(DraftedPage page) {
-        return Stream.concat(Stream.of(page.draft()), page.editions().stream().map(edition -> edition.page()))
-                .flatMap(each -> each.listings().stream()).map(Listing::key);
+        return Suggestion.forTable(table, catalog.freeListingKey(name), field -> false);
     }
 
     /** Changes what the draft is called and says first, and the page's address at once. */

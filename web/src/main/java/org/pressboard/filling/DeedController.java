@@ -4,7 +4,6 @@ import static org.pressboard.filling.Fillings.offered;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.HashMap;
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -15,6 +14,7 @@ import org.pressboard.editing.VisitorEditing;
 import org.pressboard.grant.Verb;
 import org.pressboard.listing.Deed;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Pace;
 import org.pressboard.sheet.Sheets;
 import org.pressboard.value.FieldKey;
@@ -33,7 +33,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Controller
 class DeedController {
 
-    private static final String DEED = Fillings.ROW + "/do/{number:\\d{1,2}}";
+    private static final String DEED = Fillings.ROW + "/do/{called:[0-9a-f]{1,20}}";
 
     private final Fillings fillings;
     private final Sheets sheets;
@@ -49,24 +49,24 @@ class DeedController {
 
     /** Asks once more before a button does to a row what it does. */
     @GetMapping(DEED)
-    String ask(@PathVariable String listing, @PathVariable long row, @PathVariable int number,
+    String ask(@PathVariable String listing, @PathVariable long row, @PathVariable String called,
             @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model, HttpServletRequest request) {
         Filling filling = fillings.find(listing, parameters, language, request);
-        Deed deed = deed(filling, number);
+        Deed deed = deed(filling, called);
         Row found = fillings.row(filling, row);
         if (!isToBeDone(filling, deed, row)) {
             model.addAttribute("problem", fillings.words(filling).say("problem.not-granted.change-this"));
         }
-        model.addAttribute("at", filling.rows() + "/" + row + "/do/" + number);
+        model.addAttribute("at", filling.rows() + "/" + row + "/do/" + called);
         return show(filling, deed, found, model);
     }
 
     @PostMapping(DEED)
-    String carryOut(@PathVariable String listing, @PathVariable long row, @PathVariable int number,
+    String carryOut(@PathVariable String listing, @PathVariable long row, @PathVariable String called,
             @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model, HttpServletRequest request,
             RedirectAttributes flash) {
         Filling filling = fillings.find(listing, parameters, language, request);
-        Deed deed = deed(filling, number);
+        Deed deed = deed(filling, called);
         Row found = fillings.row(filling, row);
         Map<FieldKey, Optional<Value>> was = new HashMap<>();
         Map<FieldKey, Optional<Value>> give = new HashMap<>();
@@ -96,10 +96,10 @@ class DeedController {
         return "site/deed";
     }
 
-    private static Deed deed(Filling filling, int number) {
-        List<Deed> deeds = filling.changing().deeds();
-        offered(number >= 1 && number <= deeds.size());
-        return deeds.get(number - 1);
+    /** What was seen may have been taken off, or made another, since. */
+    private static Deed deed(Filling filling, String called) {
+        return filling.changing().deeds().stream().filter(deed -> deed.key().equals(called)).findFirst()
+                .orElseThrow(() -> new NotThere("not-there.deed"));
     }
 
     private boolean isToBeDone(Filling filling, Deed deed, long row) {

@@ -83,9 +83,7 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Several 
             Set<Long> changeable = may.getOrDefault(Verb.CHANGE, Set.of());
             Map<Long, List<Link>> links = new HashMap<>();
             sending(links);
-            for (int i = 0; i < changing.deeds().size(); i++) {
-                deed(i, changing.deeds().get(i), changeable, links);
-            }
+            changing.deeds().forEach(deed -> deed(deed, changeable, links));
             if (changing.change()) {
                 changeable.forEach(row -> add(links, row, place.changing("/" + row + "/change"), words.say("change.change")));
             }
@@ -117,10 +115,10 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Several 
             return fields;
         }
 
-        private void deed(int number, Deed deed, Set<Long> changeable, Map<Long, List<Link>> links) {
+        private void deed(Deed deed, Set<Long> changeable, Map<Long, List<Link>> links) {
             Set<Long> open = editing.open(visitor, Verb.CHANGE, table.key(), deed.given(), changeable);
             editing.among(visitor, table.key(), deed.when(), open).forEach(row ->
-                    add(links, row, place.changing("/" + row + "/do/" + (number + 1)), deed.label()));
+                    add(links, row, place.changing("/" + row + "/do/" + deed.key()), deed.label()));
         }
 
         private void sending(Map<Long, List<Link>> links) {

@@ -8,7 +8,7 @@ import java.util.Base64;
 import java.util.Optional;
 import javax.crypto.Mac;
 import javax.crypto.spec.SecretKeySpec;
-import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.SiteSecret;
 import org.springframework.stereotype.Component;
 
 /** Seals texts that others keep for us, so that none comes back which we have not given (HMAC with SHA-256, RFC 2104). */
@@ -17,10 +17,10 @@ public class Seal {
 
     private static final String ALGORITHM = "HmacSHA256";
 
-    private final Catalog catalog;
+    private final SiteSecret secret;
 
-    Seal(Catalog catalog) {
-        this.catalog = catalog;
+    Seal(SiteSecret secret) {
+        this.secret = secret;
     }
 
     /** The text with its seal behind it. */
@@ -39,7 +39,7 @@ public class Seal {
     private String of(String text) {
         try {
             Mac mac = Mac.getInstance(ALGORITHM);
-            mac.init(new SecretKeySpec(catalog.secret().getBytes(StandardCharsets.UTF_8), ALGORITHM));
+            mac.init(new SecretKeySpec(secret.get().getBytes(StandardCharsets.UTF_8), ALGORITHM));
             return Base64.getUrlEncoder().withoutPadding().encodeToString(mac.doFinal(text.getBytes(StandardCharsets.UTF_8)));
         } catch (NoSuchAlgorithmException | InvalidKeyException everyJdkHasIt) {
             throw new IllegalStateException(everyJdkHasIt);

@@ -26,6 +26,7 @@ import org.pressboard.catalog.DraftedPage;
 import org.pressboard.grant.Grant;
 import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
+import org.pressboard.listing.Deed;
 import org.pressboard.member.Members;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.site.InBrowser;
@@ -149,10 +150,11 @@ class OwnerWalkTest extends InBrowser {
         desk().forEach(path -> addresses.put(path, List.of("owner")));
         for (DraftedPage page : steps.pages()) {
             String key = page.draft().key().name();
+            String deed = page.draft().listings().stream().flatMap(listing -> listing.changing().deeds().stream()).findFirst().map(Deed::key).orElse("0");
             Stream.of("/" + key, "/" + key + "?" + key + ".q=plum", "/listings/" + key + "/rows", "/listings/" + key + "/rows.csv",
                     "/listings/" + key + "/rows.json", "/listings/" + key + "/rows/count", "/listings/" + key + "/rows/totals",
                     "/listings/" + key + "/rows/tallies", "/" + key + "/send/" + Parts.FORM, "/listings/" + key + "/rows/add",
-                    "/listings/" + key + "/rows/1/change", "/listings/" + key + "/rows/1/remove", "/listings/" + key + "/rows/1/do/0",
+                    "/listings/" + key + "/rows/1/change", "/listings/" + key + "/rows/1/remove", "/listings/" + key + "/rows/1/do/" + deed,
                     "/listings/" + key + "/rows/several?row=1&row=2").forEach(path -> addresses.put(path, List.copyOf(cookies.keySet())));
         }
         return addresses;

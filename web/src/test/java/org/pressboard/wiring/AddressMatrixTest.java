@@ -14,6 +14,8 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.pressboard.catalog.Catalog;
+import org.pressboard.listing.ListingKey;
 import org.pressboard.site.InBrowser;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Qualifier;
@@ -238,6 +240,9 @@ class AddressMatrixTest extends InBrowser {
     @Autowired
     private JdbcTemplate database;
 
+    @Autowired
+    private Catalog catalog;
+
     private static Map<String, Set<String>> byHand() {
         Map<String, Set<String>> all = new LinkedHashMap<>();
         put(all, EVERYBODY, "nobody", "MEMBER", "ROW_EDITOR", "EDITOR", "OWNER");
@@ -312,7 +317,7 @@ class AddressMatrixTest extends InBrowser {
             /listings/my-pickings/rows/TOMAS/value/kilograms     404 200 404 200 200 200
             /listings/my-pickings/rows/999999/change             404 404 404 404 404 404
             /listings/repairs/rows                               404 404 404 200 200 200
-            /listings/repairs/rows/1/do/1                        404 404 404 200 200 200
+            /listings/repairs/rows/1/do/DEED                     404 404 404 200 200 200
             /listings/repairs/rows/1/do/9                        404 404 404 404 404 404
             /repairs                                             404 404 404 200 200 200
             /adopt/send/pledge                                   200 200 200 200 200 200
@@ -330,10 +335,11 @@ class AddressMatrixTest extends InBrowser {
                 + "where m.name = 'Tomas Veit' and not p.approved order by 1 limit 1", Long.class);
         List<Page> people = List.of(desktop(), signedIn("tomas@example.org"), signedIn("pavel@example.org"),
                 signedIn("ingrid@example.org"), signedIn("editor@example.org"), signedIn("owner@example.org"));
+        String deed = catalog.published().listing(new ListingKey("repairs")).orElseThrow().listing().changing().deeds().getFirst().key();
         List<String> wrong = new ArrayList<>();
         ROWS_OF_OTHERS.lines().forEach(line -> {
             String[] parts = line.strip().split(" +");
-            String path = parts[0].replace("TOMAS", String.valueOf(row));
+            String path = parts[0].replace("TOMAS", String.valueOf(row)).replace("DEED", deed);
             String expected = Stream.of(parts).skip(1).collect(Collectors.joining(" "));
             String got = people.stream().map(person -> status(person, path)).collect(Collectors.joining(" "));
             if (!got.equals(expected)) {
