@@ -151,7 +151,7 @@ document.addEventListener('click', event => {
 function watch(name, said) {
   const [text, leave] = said.children;
   const end = () => { clearInterval(asking); said.hidden = true; };
-  leave.onclick = () => { fetch(`/listings/carrying/${name}/leave`); end(); };
+  leave.onclick = () => { fetch(`/listings/carrying/${name}/leave`, { method: 'POST' }); end(); };
   const asking = setInterval(async () => {
     const answer = await fetch(`/listings/carrying/${name}`);
     if (!answer.ok) return end();

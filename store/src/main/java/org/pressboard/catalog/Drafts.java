@@ -64,6 +64,19 @@ public class Drafts {
         return after;
     }
 
+    /**
+     * Makes a step and moves the page to another address, or neither.
+     *
+     * @throws ProblemsFound when the page is there no more
+     */
+    @Transactional
+    public void change(PageKey key, String who, UnaryOperator<Page> change, PageKey to) {
+        change(key, who, change);
+        if (!key.equals(to)) {
+            catalog.move(key, to);
+        }
+    }
+
     /** Takes the last step back that is not; empty where there is none. */
     @Transactional
     public Optional<Step> undo(PageKey key) {

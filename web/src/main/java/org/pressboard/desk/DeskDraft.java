@@ -65,12 +65,9 @@ class DeskDraft {
         if (problem.isPresent()) {
             return refused(key, problem.get(), flash);
         }
-        change(draft, page -> page.titled(plainTitle).leading(cut(lead.strip().replace("\0", ""), Page.LONGEST_LEAD))
-                .listed(menu.equals("yes")));
         PageKey to = new PageKey(plainAddress);
-        if (!draft.key().equals(to)) {
-            catalog.move(draft.key(), to);
-        }
+        drafts.change(draft.key(), SignedIn.author().who(), page -> page.titled(plainTitle).leading(cut(lead.strip().replace("\0", ""),
+                Page.LONGEST_LEAD)).listed(menu.equals("yes")), to);
         flash.addFlashAttribute("named", true);
         return "redirect:/desk/pages/" + to;
     }

@@ -1,5 +1,6 @@
 package org.pressboard.site;
 
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -17,10 +18,13 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.context.request.RequestAttributes;
 import org.springframework.web.context.request.RequestContextHolder;
 import org.unbescape.html.HtmlEscape;
+import tools.jackson.databind.json.JsonMapper;
 
 /** What stands around every page: the site's name, the menu of what this visitor may see, and who is signed in. */
 @Component
 public class SiteFrame {
+
+    private static final JsonMapper JSON = new JsonMapper();
 
     private final Catalog catalog;
     private final TriedPage triedPage;
@@ -38,6 +42,15 @@ public class SiteFrame {
 
     /** An entry of the menu. */
     public record Entry(String key, String title) {
+    }
+
+    /** What a button sends besides its form, as scripts read it: names and values in turn. */
+    public String sends(Object... namesAndValues) {
+        Map<String, String> sent = new LinkedHashMap<>();
+        for (int i = 0; i < namesAndValues.length; i += 2) {
+            sent.put(String.valueOf(namesAndValues[i]), Objects.toString(namesAndValues[i + 1], ""));
+        }
+        return JSON.writeValueAsString(sent);
     }
 
     /** How little room is left on the disk, for those at the desk to be warned; {@code null}: there is enough. */

@@ -29,6 +29,7 @@ import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 
@@ -112,8 +113,8 @@ class TakeAwayController {
         return new Progress(carrying.rows(), carrying.isOver());
     }
 
-    /** Whoever has it under that name does not want it any more. */
-    @GetMapping("/listings/carrying/{name:[0-9a-f-]{36}}/leave")
+    /** Whoever has it under that name does not want it any more. Only they know the name, which no other page can send. */
+    @PostMapping("/listings/carrying/{name:[0-9a-f-]{36}}/leave")
     @ResponseBody Progress leave(@PathVariable String name) {
         carryings.find(name).ifPresent(Carrying::leave);
         return new Progress(0, true);

@@ -36,6 +36,9 @@ import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWrite
 @Configuration(proxyBeanMethods = false)
 class SecurityConfiguration {
 
+    /** A take-away that is given up, by a name that only the page has that began it. */
+    private static final String LEAVING = "/listings/carrying/*/leave";
+
     /** Nobody asks how long each filter takes; to note it takes longer than some. */
     @Bean
     static SecurityObservationSettings unobserved() {
@@ -57,7 +60,7 @@ class SecurityConfiguration {
                         .requestMatchers(HttpMethod.HEAD, "/**").permitAll()
                         .requestMatchers(HttpMethod.POST, "/listings/*/rows/add", "/listings/*/rows/*/change",
                                 "/listings/*/rows/several", "/listings/*/rows/*/remove", "/listings/*/rows/*/value/*",
-                                        "/listings/*/rows/*/do/*", "/listings/*/undo", "/*/send/*", "/*/send/*/asked")
+                                        "/listings/*/rows/*/do/*", "/listings/*/undo", "/*/send/*", "/*/send/*/asked", LEAVING)
                                         .permitAll()
                         .requestMatchers("/sign-in", "/sign-in/*", "/sign-out", "/welcome", "/error").permitAll()
                         .anyRequest().denyAll())
@@ -67,7 +70,7 @@ class SecurityConfiguration {
                         .accessDeniedHandler(notingRefusals(log)))
                 .logout(out -> out.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
                 .requestCache(RequestCacheConfigurer::disable)
-                .csrf(csrf -> csrf.csrfTokenRepository(formTokens()))
+                .csrf(csrf -> csrf.csrfTokenRepository(formTokens()).ignoringRequestMatchers(LEAVING))
                 .addFilterAfter(new AccountCheck(tried, accounts, members, browsers, standIn),
                         SecurityContextHolderFilter.class)
                 .addFilterBefore(new UploadGuard(uploads), CsrfFilter.class)

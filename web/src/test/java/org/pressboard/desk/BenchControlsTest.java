@@ -142,13 +142,13 @@ class BenchControlsTest extends AtBench {
         Page page = bench();
         open(page, "buttons");
         page.locator("#deed-text-state").selectOption("Eaten");
-        page.locator("#deed-label-state").fill("Eat it");
+        page.locator("#deed-label-state").fill("Eat \"it\" & so");
         page.locator("#deed-label-state").press("Enter");
-        says(page, "buttons", "“Eat it”");
+        says(page, "buttons", "“Eat \"it\" & so”");
         page.reload();
         open(page, "buttons");
-        assertThat(page.locator("[data-panel=buttons]")).containsText("Eat it sets State to “Eaten” take away");
-        assertThat(proof(page).getByText("Eat it", new com.microsoft.playwright.FrameLocator.GetByTextOptions().setExact(true)))
+        assertThat(page.locator("[data-panel=buttons]")).containsText("Eat \"it\" & so sets State to “Eaten” take away");
+        assertThat(proof(page).getByText("Eat \"it\" & so", new com.microsoft.playwright.FrameLocator.GetByTextOptions().setExact(true)))
                 .hasCount(4);
         page.locator("[data-panel=buttons]").getByText("take away").click();
         says(page, "buttons", "no buttons");

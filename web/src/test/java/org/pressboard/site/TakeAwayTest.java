@@ -154,7 +154,8 @@ class TakeAwayTest extends WithOwnTable {
         assertThat(get("/listings/carrying/" + name).body()).isEqualTo("{\"rows\":300,\"over\":true}");
         assertThat(get("/listings/carrying/" + name.replace('0', '1')).statusCode()).isEqualTo(404);
         // who has left gets nothing more
-        get("/listings/carrying/" + name + "/leave");
+        assertThat(get("/listings/carrying/" + name + "/leave").statusCode()).as("what changes something is no address to be looked at").isEqualTo(405);
+        send(HttpRequest.newBuilder(URI.create(address("/listings/carrying/" + name + "/leave"))).POST(HttpRequest.BodyPublishers.noBody()).build());
         assertThat(get("/listings/grafts/rows.xlsx?watched=" + name).statusCode()).isEqualTo(204);
         Page page = desktop();
         page.navigate(address("/grafts"));

@@ -69,7 +69,7 @@ class AddressMatrixTest extends InBrowser {
             GET /listings/*/print
             GET /listings/live.events
             GET /listings/carrying/*
-            GET /listings/carrying/*/leave
+            POST /listings/carrying/*/leave
             GET /listings/*/rows/add
             POST /listings/*/rows/add
             GET /listings/*/rows/*/change
