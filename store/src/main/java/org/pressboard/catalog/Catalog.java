@@ -15,9 +15,6 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.jooq.DSLContext;
-import org.jooq.Field;
-import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.change.ChangeFeed;
 import org.pressboard.change.KeptByState;
@@ -45,15 +42,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class Catalog {
 
-    private static final org.jooq.Table<?> PAGES = DSL.table(DSL.name("pressboard", "page"));
-    private static final org.jooq.Table<?> INTAKES = DSL.table(DSL.name("pressboard", "intake"));
-    private static final org.jooq.Table<?> FORMER_ADDRESS = DSL.table(DSL.name("pressboard", "former_address"));
-    private static final Field<String> KEY = DSL.field(DSL.name("key"), String.class);
-    private static final Field<String> ADDRESS = DSL.field(DSL.name("address"), String.class);
-    private static final Field<String> PAGE_KEY = DSL.field(DSL.name("page_key"), String.class);
-
     private final EntityManager entities;
-    private final DSLContext sql;
+    private final PageAddresses addresses;
     private final ChangeFeed changes;
     private final TransactionTemplate reading;
     /** What definitions say; most are what they were. */
@@ -63,12 +53,12 @@ public class Catalog {
     private final TriedPage triedPage;
     private final ListingKeys listingKeys;
 
-    Catalog(EntityManager entities, DSLContext sql, ChangeFeed changes, TriedPage triedPage,
+    Catalog(EntityManager entities, PageAddresses addresses, ChangeFeed changes, TriedPage triedPage,
             ListingKeys listingKeys, PlatformTransactionManager transactions) {
         this.listingKeys = listingKeys;
         this.triedPage = triedPage;
         this.entities = entities;
-        this.sql = sql;
+        this.addresses = addresses;
         this.changes = changes;
         this.reading = new TransactionTemplate(transactions);
         this.reading.setReadOnly(true);
@@ -115,19 +105,12 @@ public class Catalog {
         Map<TableKey, Grants> byTable = new HashMap<>();
         grants.forEach((key, all) -> tables.find(key)
                 .ifPresent(table -> byTable.put(key, new Grants(all).of(tables, table, deciding))));
-        return new PublishedSite(site(), editions, tables, byTable, groups, formerAddresses());
+        return new PublishedSite(site(), editions, tables, byTable, groups, addresses.former());
     }
 
     /** Listings of tables that are in the bin are not shown, until the table is put back. */
     private static Edition without(Edition edition, Tables tables) {
         return edition.of(edition.page().among(tables));
-    }
-
-    private Map<String, PageKey> formerAddresses() {
-        Map<String, PageKey> former = new HashMap<>();
-        sql.select(ADDRESS, PAGE_KEY).from(FORMER_ADDRESS)
-                .forEach(found -> former.put(found.value1(), new PageKey(found.value2())));
-        return former;
     }
 
     @Transactional(readOnly = true)
@@ -298,6 +281,19 @@ public class Catalog {
                 .map(this::drafted);
     }
 
+    /** The draft alone; a page has many editions. */
+    @Transactional(readOnly = true)
+    public Optional<Page> draft(PageKey key) {
+        return Optional.ofNullable(entities.find(PageEntity.class, key.name())).filter(page -> page.removedAt() == null)
+                .map(PageEntity::draft);
+    }
+
+    /** All drafts alone, in the order of the menu. */
+    @Transactional(readOnly = true)
+    public List<Page> drafts() {
+        return pageEntities().stream().map(PageEntity::draft).toList();
+    }
+
     DraftedPage drafted(PageEntity page) {
         Page draft = page.draft();
         return new DraftedPage(draft, editions(draft.key()), page.edition());
@@ -341,10 +337,7 @@ public class Catalog {
     public void move(PageKey from, PageKey to) {
         entities.flush();
         entities.clear();
-        sql.deleteFrom(FORMER_ADDRESS).where(ADDRESS.eq(to.name())).execute();
-        sql.update(PAGES).set(KEY, to.name()).where(KEY.eq(from.name())).execute();
-        sql.insertInto(FORMER_ADDRESS, ADDRESS, PAGE_KEY).values(from.name(), to.name()).execute();
-        sql.update(INTAKES).set(PAGE_KEY, to.name()).where(PAGE_KEY.eq(from.name())).execute();
+        addresses.move(from, to);
         tellOthers();
     }
 

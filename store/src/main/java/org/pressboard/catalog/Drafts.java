@@ -107,17 +107,17 @@ public class Drafts {
                 DSL.val(most)).map(Drafts::step);
     }
 
-    /** A text that is another whenever the draft is. */
+    /** A text that is another whenever the draft is; empty: there is none. */
     @Transactional(readOnly = true)
     public String mark(PageKey key) {
-        return sql.fetchOptional("select md5(draft::text) from pressboard.page where key = {0}", page(key))
+        return sql.fetchOptional("select md5(draft::text) from pressboard.page where key = {0} and removed_at is null", page(key))
                 .map(found -> found.get(0, String.class)).orElse("");
     }
 
     /** One at a time changes a draft, knowing what it is now. */
     private Page locked(PageKey key) {
         sql.fetch("select from pressboard.page where key = {0} for update", page(key));
-        return catalog.page(key).map(DraftedPage::draft).orElseThrow(() -> ProblemsFound.of("not-there.page"));
+        return catalog.draft(key).orElseThrow(() -> ProblemsFound.of("not-there.page"));
     }
 
     private Optional<Step> step(String which, PageKey key) {

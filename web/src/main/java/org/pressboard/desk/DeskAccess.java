@@ -64,7 +64,7 @@ class DeskAccess {
     @PostMapping("/desk/pages/{key}/access")
     String change(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters,
             RedirectAttributes flash) {
-        Page draft = DraftedPages.find(catalog, key).draft();
+        Page draft = DraftedPages.draft(catalog, key);
         List<Group> groups = catalog.groups();
         Access.Otherwise otherwise = Stream.of(Access.Otherwise.values())
                 .filter(each -> each.name().equals(parameters.getFirst("otherwise"))).findFirst()

@@ -58,7 +58,7 @@ class DeskDraft {
     String name(@PathVariable String key, @RequestParam String title, @RequestParam String address,
             @RequestParam(defaultValue = "") String lead, @RequestParam(defaultValue = "no") String menu,
             RedirectAttributes flash) {
-        Page draft = DraftedPages.find(catalog, key).draft();
+        Page draft = DraftedPages.draft(catalog, key);
         String plainTitle = title.strip();
         String plainAddress = address.strip();
         Optional<Problem> problem = problem(draft, plainTitle, plainAddress);
@@ -86,7 +86,7 @@ class DeskDraft {
     /** Puts a listing of a table under the others, and goes on to its ticket. */
     @PostMapping("/desk/pages/{key}/listings")
     String add(@PathVariable String key, @RequestParam String table) {
-        Page draft = DraftedPages.find(catalog, key).draft();
+        Page draft = DraftedPages.draft(catalog, key);
         Table of = table(table);
         Listing listing = suggested(of, of.key().name().replace('_', '-'));
         change(draft, page -> {
@@ -101,7 +101,7 @@ class DeskDraft {
     @PostMapping("/desk/pages/{key}/listings/{listing}")
     String move(@PathVariable String key, @PathVariable String listing, @RequestParam String way,
             RedirectAttributes flash) {
-        Page draft = DraftedPages.find(catalog, key).draft();
+        Page draft = DraftedPages.draft(catalog, key);
         if (way.equals("off") && draft.listings().size() == 1) {
             return refused(key, Problem.of("page.last-listing"), flash);
         }

@@ -188,7 +188,7 @@ class DeskPages {
 
     @PostMapping("/desk/pages/{key}/withdraw")
     String withdraw(@PathVariable String key, RedirectAttributes flash) {
-        catalog.withdraw(DraftedPages.find(catalog, key).draft().key());
+        catalog.withdraw(DraftedPages.draft(catalog, key).key());
         log.note(Logged.What.WITHDRAWN, "/" + key);
         flash.addFlashAttribute("withdrawn", true);
         return "redirect:/desk/pages/" + key;

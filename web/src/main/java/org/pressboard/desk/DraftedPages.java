@@ -21,6 +21,16 @@ public final class DraftedPages {
                 .orElseThrow(() -> new NotThere("not-there.page"));
     }
 
+    /** The draft alone: to read its editions, too, takes longer. */
+    public static Page draft(Catalog catalog, String key) {
+        return catalog.draft(key(key)).orElseThrow(() -> new NotThere("not-there.page"));
+    }
+
+    /** @throws NotThere when no page can be named so */
+    public static PageKey key(String key) {
+        return Optional.of(key).filter(PageKey::isValid).map(PageKey::new).orElseThrow(() -> new NotThere("not-there.page"));
+    }
+
     /** @throws NotThere when there is none of that name on the page */
     public static Listing listing(Page page, String key) {
         return Optional.of(key).filter(ListingKey::isValid).map(ListingKey::new).flatMap(page::listing)

@@ -50,7 +50,7 @@ class PageList {
     @PostMapping("/desk/pages/{key}/place")
     String place(@PathVariable String key, @RequestParam String way) {
         List<PageKey> order = new ArrayList<>(catalog.pages().keySet());
-        int at = order.indexOf(DraftedPages.find(catalog, key).draft().key());
+        int at = order.indexOf(DraftedPages.draft(catalog, key).key());
         int to = way.equals("up") ? at - 1 : at + 1;
         if (to >= 0 && to < order.size()) {
             Collections.swap(order, at, to);

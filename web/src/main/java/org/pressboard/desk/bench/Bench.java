@@ -64,7 +64,7 @@ class Bench {
     @GetMapping(AT + "/ticket")
     @Nullable String ticket(@PathVariable String page, @PathVariable String listing, @RequestParam(defaultValue = "") String mark,
             Model model, HttpServletResponse response) {
-        if (drafts.mark(DraftedPages.find(catalog, page).draft().key()).equals(mark)) {
+        if (drafts.mark(DraftedPages.key(page)).equals(mark)) {
             response.setStatus(HttpStatus.NO_CONTENT.value());
             return null;
         }
@@ -75,7 +75,7 @@ class Bench {
     @PostMapping(AT + "/change")
     String change(@PathVariable String page, @PathVariable String listing,
             @RequestParam MultiValueMap<String, String> parameters, Model model) {
-        Page draft = DraftedPages.find(catalog, page).draft();
+        Page draft = DraftedPages.draft(catalog, page);
         Listing before = DraftedPages.listing(draft, listing);
         Tables tables = catalog.tables();
         String what = Objects.requireNonNullElse(parameters.getFirst("do"), "");
@@ -95,7 +95,7 @@ class Bench {
     @GetMapping(AT + "/statement")
     String statement(@PathVariable String page, @PathVariable String listing,
             @RequestParam MultiValueMap<String, String> parameters, Model model) {
-        Listing found = DraftedPages.listing(DraftedPages.find(catalog, page).draft(), listing);
+        Listing found = DraftedPages.listing(DraftedPages.draft(catalog, page), listing);
         Tables tables = catalog.tables();
         boolean isBegun = conditions.begin(found.keep(), operands(tables, found), parameters,
                 "/desk/pages/" + page + "/" + listing, model);
@@ -152,13 +152,13 @@ class Bench {
 
     @PostMapping(AT + "/undo")
     String undo(@PathVariable String page, @PathVariable String listing, Model model) {
-        drafts.undo(DraftedPages.find(catalog, page).draft().key());
+        drafts.undo(DraftedPages.draft(catalog, page).key());
         return shown(page, listing, model);
     }
 
     @PostMapping(AT + "/redo")
     String redo(@PathVariable String page, @PathVariable String listing, Model model) {
-        drafts.redo(DraftedPages.find(catalog, page).draft().key());
+        drafts.redo(DraftedPages.draft(catalog, page).key());
         return shown(page, listing, model);
     }
 
@@ -168,7 +168,7 @@ class Bench {
     }
 
     private void show(String page, String key, Model model) {
-        Page draft = DraftedPages.find(catalog, page).draft();
+        Page draft = DraftedPages.draft(catalog, page);
         Listing listing = DraftedPages.listing(draft, key);
         Tables tables = catalog.tables();
         Table table = tables.find(listing.table()).orElseThrow(() -> new NotThere("not-there.table"));

@@ -84,7 +84,7 @@ class FormBench {
             catalog.addPage(new Page(key, called, List.of()).holding(List.of(form)));
             return "redirect:/desk/forms/" + key + "/" + form.key();
         }
-        Page draft = DraftedPages.find(catalog, page).draft();
+        Page draft = DraftedPages.draft(catalog, page);
         Set<String> taken = draft.forms().stream().map(form -> form.key().name())
                 .collect(Collectors.toCollection(HashSet::new));
         Form form = Form.suggested(new FormKey(Names.unique(Names.from(called, "-", "form"), "-", taken)), into, called);
@@ -96,7 +96,7 @@ class FormBench {
     /** Takes the form off its page. */
     @PostMapping(AT + "/off")
     String off(@PathVariable String page, @PathVariable String form) {
-        Page draft = DraftedPages.find(catalog, page).draft();
+        Page draft = DraftedPages.draft(catalog, page);
         FormKey key = find(draft, form).key();
         drafts.change(draft.key(), who(), now -> now.holding(now.forms().stream().filter(each -> !each.key()
                 .equals(key)).toList()));
@@ -113,7 +113,7 @@ class FormBench {
     @GetMapping(AT + "/ticket")
     @Nullable String ticket(@PathVariable String page, @PathVariable String form, @RequestParam(defaultValue = "") String mark,
             Model model, HttpServletResponse response) {
-        if (drafts.mark(DraftedPages.find(catalog, page).draft().key()).equals(mark)) {
+        if (drafts.mark(DraftedPages.key(page)).equals(mark)) {
             response.setStatus(HttpStatus.NO_CONTENT.value());
             return null;
         }
@@ -125,7 +125,7 @@ class FormBench {
     String change(@PathVariable String page, @PathVariable String form, @RequestParam MultiValueMap<String,
             String> parameters,
             Model model) {
-        Page draft = DraftedPages.find(catalog, page).draft();
+        Page draft = DraftedPages.draft(catalog, page);
         Form before = find(draft, form);
         OperandChoices choices = choices(before);
         String what = Objects.requireNonNullElse(parameters.getFirst("do"), "");
@@ -139,13 +139,13 @@ class FormBench {
 
     @PostMapping(AT + "/undo")
     String undo(@PathVariable String page, @PathVariable String form, Model model) {
-        drafts.undo(DraftedPages.find(catalog, page).draft().key());
+        drafts.undo(DraftedPages.draft(catalog, page).key());
         return shown(page, form, model);
     }
 
     @PostMapping(AT + "/redo")
     String redo(@PathVariable String page, @PathVariable String form, Model model) {
-        drafts.redo(DraftedPages.find(catalog, page).draft().key());
+        drafts.redo(DraftedPages.draft(catalog, page).key());
         return shown(page, form, model);
     }
 
@@ -155,12 +155,12 @@ class FormBench {
     }
 
     private void show(String page, String key, Model model) {
-        Page draft = DraftedPages.find(catalog, page).draft();
+        Page draft = DraftedPages.draft(catalog, page);
         Tables tables = catalog.tables();
         Form form = find(draft, key);
         Table table = tables.find(form.table()).orElseThrow(() -> new NotThere("not-there.table"));
         model.addAttribute("page", draft);
-        model.addAttribute("pages", catalog.pages().values());
+        model.addAttribute("pages", catalog.drafts());
         model.addAttribute("ticket", new FormTicket(draft.key().name(), form.of(tables, table), choices(form), granted(table),
                 drafts.mark(draft.key()), words.steps(drafts, draft.key(), tables)));
         seenBy.offer(tables, model);

@@ -91,7 +91,7 @@ class SieveScreen {
     String sieve(@PathVariable String page, @PathVariable String listing, @RequestParam(defaultValue = "") String as,
             @RequestParam(defaultValue = "") String why, @RequestParam MultiValueMap<String, String> parameters,
             Model model) {
-        Page draft = DraftedPages.find(catalog, page).draft();
+        Page draft = DraftedPages.draft(catalog, page);
         PublishedSite site = catalog.publishedNow();
         Listing there = DraftedPages.listing(draft.among(site.tables()), listing);
         Visitor visitor = seenBy.find(as).orElseThrow(() -> new NotThere("not-there.person"));

@@ -36,7 +36,7 @@ class StandingIn {
     /** @param who a member, by their name or address */
     @PostMapping("/desk/stand-in")
     String begin(@RequestParam String who, @RequestParam String page, HttpSession session, RedirectAttributes flash) {
-        PageKey tried = DraftedPages.find(catalog, page).draft().key();
+        PageKey tried = DraftedPages.draft(catalog, page).key();
         Visitor member = seenBy.find(who).filter(found -> found.kind() == Visitor.Kind.MEMBER && found.email() != null)
                 .orElseThrow(() -> new NotThere("not-there.person"));
         String email = Objects.requireNonNull(member.email());
