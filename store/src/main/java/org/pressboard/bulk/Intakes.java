@@ -37,6 +37,7 @@ import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.schema.HostedTables;
+import org.pressboard.sql.LongWork;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
@@ -236,7 +237,7 @@ public class Intakes {
     }
 
     private void loadAll(UUID id, Survey survey, Plan plan, Author author) {
-        sql.execute("set local statement_timeout = 0");
+        LongWork.begin(sql);
         waitForThoseOfTheSameName(plan.label());
         Table table = new Table(TableKey.from(plan.label(), catalog.tableKeys()), plan.label().strip(),
                 plan.fields(survey, catalog.tables().people().orElse(null)));

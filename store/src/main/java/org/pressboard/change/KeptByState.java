@@ -5,11 +5,13 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.Objects;
 import java.util.function.LongSupplier;
 import java.util.function.Supplier;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * What was read of a state of the catalog or of rows, kept until there is another; read once, however many ask. What is read
- * where the state is not seen yet, or is not known, is not kept.
+ * where the state is not seen yet, or is not known, is not kept; nor is what a transaction reads that is under way: it may have
+ * changes of its own, and has a connection, so it must not wait for others who wait for one.
  *
  * @param <K> what is read, besides the state
  */
@@ -36,7 +38,11 @@ public final class KeptByState<K, V> {
      */
     public V get(long revision, K what, LongSupplier seen, Supplier<V> read) {
         Key<K> key = new Key<>(revision, what);
-        Read<V> found = Objects.requireNonNull(revision < 0 ? read(seen, read) : kept.get(key, missing -> read(seen, read)));
+        Read<V> known = kept.getIfPresent(key);
+        if (known == null && (revision < 0 || TransactionSynchronizationManager.isActualTransactionActive())) {
+            return read(seen, read).value;
+        }
+        Read<V> found = Objects.requireNonNull(kept.get(key, missing -> read(seen, read)));
         if (found.seen < revision) {
             kept.invalidate(key);
         }

@@ -19,6 +19,7 @@ import org.pressboard.history.Entry;
 import org.pressboard.history.RowHistory;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.schema.TableChanges;
+import org.pressboard.sql.LongWork;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
@@ -97,7 +98,7 @@ public class Undo {
             tables.putBack(key, author);
             return new Undone(0, 0);
         }
-        sql.execute("set local statement_timeout = 0");
+        LongWork.begin(sql);
         sql.execute("set constraints all deferred");
         acts.undoing(act, author, key, Act.Details.of(act.details().name()));
         changes.changed();

@@ -22,6 +22,7 @@ import org.jooq.SQLDialect;
 import org.jooq.impl.DSL;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.SortBy;
+import org.pressboard.problem.ProblemsFound;
 import org.pressboard.sql.Canceled;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.Chosen;
@@ -44,6 +45,7 @@ public class Indexes implements DisposableBean {
 
     private static final Logger LOG = LoggerFactory.getLogger(Indexes.class);
     private static final long TURN = 0x70726573736978L;
+    private static final Duration LONGEST_WAIT = Duration.ofSeconds(20);
     private static final Duration BETWEEN_ASKING = Duration.ofMillis(100);
     private static final ThreadFactory THREADS = Thread.ofVirtual().name("indexes-", 0).factory();
 
@@ -110,9 +112,15 @@ public class Indexes implements DisposableBean {
     /**
      * Lets the caller's transaction go first, which is to alter or remove a table: what is being made is broken off,
      * and begun again after. Either would wait for the other for ever.
+     *
+     * @throws ProblemsFound when somebody else alters a table, and takes long over it
      */
     void giveWay() {
+        long end = System.nanoTime() + LONGEST_WAIT.toNanos();
         while (!isTrue(sql, "select pg_try_advisory_xact_lock({0})")) {
+            if (System.nanoTime() > end) {
+                throw ProblemsFound.of("table.another-changes");
+            }
             breakOff();
             LockSupport.parkNanos(BETWEEN_ASKING.dividedBy(5).toNanos());
         }

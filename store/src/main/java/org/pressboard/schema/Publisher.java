@@ -23,6 +23,7 @@ import org.pressboard.grant.GroupKey;
 import org.pressboard.grant.Openness;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
+import org.pressboard.sql.LongWork;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
@@ -89,7 +90,7 @@ public class Publisher {
         boolean isOtherLanguage = !catalog.site().language().equals(site.language());
         catalog.changeSite(site);
         if (isOtherLanguage) {
-            sql.execute("set local statement_timeout = 0");
+            LongWork.begin(sql);
             tallies.orderAnew(catalog.tables(), tally -> true);
         }
     }

@@ -3,6 +3,7 @@ package org.pressboard.schema;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.pressboard.catalog.Catalog;
+import org.pressboard.sql.LongWork;
 import org.pressboard.table.Computed;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
@@ -43,7 +44,7 @@ class Remaking implements SmartInitializingSingleton {
         transaction.executeWithoutResult(status -> {
             int made = sql.fetchSingle("select version from pressboard.made_by for update").get(0, Integer.class);
             if (made < VERSION) {
-                sql.execute("set local statement_timeout = 0");
+                LongWork.begin(sql);
                 remake(catalog.tables());
                 sql.execute("update pressboard.made_by set version = {0}", DSL.val(VERSION));
             }

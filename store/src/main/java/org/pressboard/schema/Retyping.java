@@ -17,6 +17,7 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.Sight;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.sql.LongWork;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
 import org.pressboard.table.Chosen;
@@ -134,7 +135,7 @@ public class Retyping {
 
     /** Fills the new column of a field with what the values of its former one, now in the bin, come to. */
     void carryOver(Tables tables, Table table, Field was, Bin.RemovedField kept, Field is, long act) {
-        sql.execute("set local statement_timeout = 0");
+        LongWork.begin(sql);
         sql.fetch("select set_config('pressboard.quiet', 'on', true)");
         Conversion conversion = conversion(tables, was.type(), is.type());
         List<Long> rows = new ArrayList<>();

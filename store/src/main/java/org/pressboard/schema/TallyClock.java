@@ -6,6 +6,7 @@ import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.SiteTime;
+import org.pressboard.sql.LongWork;
 import org.pressboard.table.Computed;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
@@ -45,7 +46,7 @@ class TallyClock {
         time.keep();
         LocalDate today = LocalDate.now(clock);
         if (sql.execute("update pressboard.site set today = {0} where today <> {0}", DSL.val(today)) > 0) {
-            sql.execute("set local statement_timeout = 0");
+            LongWork.begin(sql);
             Tables tables = catalog.tables();
             for (Table table : tables.all()) {
                 table.fields().stream().filter(TallyClock::followsTheDay).forEach(field -> tallies.workOut(table, field));
