@@ -60,7 +60,7 @@ document.addEventListener('htmx:config:request', ({ detail: { ctx } }) => {
 
 // What the answer says of a choice holds, also where somebody had ticked it by hand; what is being typed stays.
 document.addEventListener('htmx:after:swap', event => {
-  if (event.detail?.ctx?.target?.matches?.('[data-tally]')) return;
+  if (event.detail?.ctx?.target?.matches?.('[data-counted]')) return;
   for (const element of document.querySelectorAll('.sheet :is(.bar, .boxes) :is(input, option)')) {
     if (element.type === 'checkbox' || element.type === 'radio') element.checked = element.defaultChecked;
     else if (element.tagName === 'OPTION') element.selected = element.defaultSelected;
@@ -69,21 +69,21 @@ document.addEventListener('htmx:after:swap', event => {
 });
 
 // How many rows there are of what one can narrow to is asked for once the rows are there, as far as it is in sight.
-async function tally(sheet) {
-  const { tallies } = sheet.dataset;
-  const places = tallies ? [...sheet.querySelectorAll('[data-untold]')].filter(each => !each.closest('details:not([open])')) : [];
+async function countValues(sheet) {
+  const { valueCounts } = sheet.dataset;
+  const places = valueCounts ? [...sheet.querySelectorAll('[data-untold]')].filter(each => !each.closest('details:not([open])')) : [];
   if (!places.length) return;
-  const asked = new URL(tallies, location);
+  const asked = new URL(valueCounts, location);
   for (const place of places) {
     delete place.dataset.untold; // asked for once
-    asked.searchParams.append('of', place.dataset.tally);
+    asked.searchParams.append('of', place.dataset.counted);
   }
   const answer = await reach(asked);
   // where it takes too long nobody is told; rows that have changed meanwhile ask anew
-  if (!answer?.ok || sheet.dataset.tallies !== tallies) return;
+  if (!answer?.ok || sheet.dataset.valueCounts !== valueCounts) return;
   const told = await parsed(answer);
   for (const place of places) {
-    const fresh = told.querySelector(`[data-tally="${place.dataset.tally}"]`);
+    const fresh = told.querySelector(`[data-counted="${place.dataset.counted}"]`);
     if (!fresh || !place.isConnected) continue;
     // what somebody has ticked meanwhile stays so
     for (const element of fresh.querySelectorAll('input')) {
@@ -92,19 +92,19 @@ async function tally(sheet) {
     }
     htmx.swap({ target: place, text: fresh.outerHTML, swap: 'outerMorph' });
   }
-  spread(sheet);
+  distribution(sheet);
 }
-const tallyAll = () => document.querySelectorAll('.sheet[data-tallies]').forEach(tally);
-document.addEventListener('DOMContentLoaded', tallyAll);
-document.addEventListener('htmx:after:swap', tallyAll);
+const countAll = () => document.querySelectorAll('.sheet[data-value-counts]').forEach(countValues);
+document.addEventListener('DOMContentLoaded', countAll);
+document.addEventListener('htmx:after:swap', countAll);
 document.addEventListener('toggle', event => {
-  const sheet = event.target.open && event.target.closest('.sheet[data-tallies]');
-  if (sheet) tally(sheet);
+  const sheet = event.target.open && event.target.closest('.sheet[data-value-counts]');
+  if (sheet) countValues(sheet);
 }, true);
 
 // What a range would leave shows before it is picked: the bars in it, and about how many rows those are.
-function spread(within) {
-  for (const place of within.querySelectorAll('.spread')) {
+function distribution(within) {
+  for (const place of within.querySelectorAll('.distribution')) {
     const bars = [...place.querySelectorAll('rect[data-rows]')];
     const [from, to] = ['from', 'to'].map(end => place.closest('fieldset').querySelector(`[data-end=${end}]`));
     const at = value => from.type === 'number' ? Number(value) : Date.parse(value) / 864e5;
@@ -114,24 +114,24 @@ function spread(within) {
     for (const bar of bars) {
       const [first, end] = [at(bar.dataset.from), at(bar.dataset.to) + one];
       const picked = Math.min(end, to.value ? at(to.value) + one : end) - Math.max(first, from.value ? at(from.value) : first);
-      bar.classList.toggle('spread-in', picked > 0);
+      bar.classList.toggle('distribution-in', picked > 0);
       rows += Math.max(0, picked) / (end - first) * bar.dataset.rows;
     }
-    const said = place.querySelector('.spread-said');
+    const said = place.querySelector('.distribution-said');
     if (said) said.textContent = from.value || to.value ? said.dataset.said.replace('{0}', Math.round(rows).toLocaleString(document.documentElement.lang)) : '';
   }
 }
-document.addEventListener('htmx:after:swap', () => spread(document));
+document.addEventListener('htmx:after:swap', () => distribution(document));
 document.addEventListener('input', event => {
   const control = event.target.matches('.range-end') && event.target.closest('fieldset');
-  if (control) spread(control);
+  if (control) distribution(control);
 });
 document.addEventListener('click', event => {
-  const bar = event.target.closest('.spread-room');
+  const bar = event.target.closest('.distribution-room');
   if (!bar) return;
   const control = bar.closest('fieldset');
   for (const end of ['from', 'to']) control.querySelector(`[data-end=${end}]`).value = bar.dataset[end];
-  spread(control);
+  distribution(control);
   control.querySelector('[data-end=to]').dispatchEvent(new Event('change', { bubbles: true }));
 });
 

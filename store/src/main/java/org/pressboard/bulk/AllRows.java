@@ -62,7 +62,7 @@ public class AllRows {
             try (Form form = beginning.onto(out); Cursor<? extends Record> rows = sql.select(picking.columns())
                     .from(table.asTable()).where(table.condition(query.condition()))
                     .orderBy(table.order(query.order(), query.isLastDescending())).fetchSize(BATCH).fetchLazy();
-                    Handing handing = new Handing(form)) {
+                    RowWriter handing = new RowWriter(form)) {
                 for (Record row : rows) {
                     carrying.row();
                     handing.give(picking.row(row));

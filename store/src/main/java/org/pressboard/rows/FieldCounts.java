@@ -21,7 +21,7 @@ import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
 import org.pressboard.change.Revision;
 import org.pressboard.listing.RowQuery;
-import org.pressboard.listing.Spread;
+import org.pressboard.listing.Distribution;
 import org.pressboard.sql.Canceled;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
@@ -69,7 +69,7 @@ public class FieldCounts {
     private final Turns turns = new Turns(AT_ONCE);
     private final Cache<Key, Map<String, Long>> counted = Caffeine.newBuilder().maximumSize(5_000).build();
     private final Cache<Key, Optional<BigDecimal>> sums = Caffeine.newBuilder().maximumSize(5_000).build();
-    private final Cache<Key, Spread> spread = Caffeine.newBuilder().maximumSize(1_000).build();
+    private final Cache<Key, Distribution> spread = Caffeine.newBuilder().maximumSize(1_000).build();
 
     FieldCounts(DSLContext sql, Revisions revisions, PlatformTransactionManager transactions) {
         this.sql = sql;
@@ -135,7 +135,7 @@ public class FieldCounts {
     }
 
     /** How the values of a field of numbers or days spread, if that is known without counting. */
-    public Optional<Spread> knownSpread(RowQuery query, FieldKey field) {
+    public Optional<Distribution> knownSpread(RowQuery query, FieldKey field) {
         return Optional.ofNullable(spread.getIfPresent(key(query, field, List.of())));
     }
 
@@ -144,7 +144,7 @@ public class FieldCounts {
      *
      * @throws Busy when that takes too long, or there is no turn to be had
      */
-    public Spread spread(RowQuery query, FieldKey field, Locale language) {
+    public Distribution spread(RowQuery query, FieldKey field, Locale language) {
         return kept(spread, key(query, field, List.of()), () -> {
             TableSql table = TableSql.of(query, language);
             Field<?> value = byDay(table.told(field), query.table().field(field).type());
@@ -152,8 +152,8 @@ public class FieldCounts {
             Record ends = sql.select(DSL.min(value), DSL.max(value)).from(table.asTable()).where(matching).fetchSingle();
             Value least = ValueSql.fromColumn(ends.get(0));
             Value greatest = ValueSql.fromColumn(ends.get(1));
-            return least == null || greatest == null ? Spread.NONE
-                    : spread(table, value, matching, Spread.edges(least, greatest));
+            return least == null || greatest == null ? Distribution.NONE
+                    : spread(table, value, matching, Distribution.edges(least, greatest));
         });
     }
 
@@ -180,13 +180,13 @@ public class FieldCounts {
         });
     }
 
-    private Spread spread(TableSql table, Field<?> value, org.jooq.Condition matching, List<Value> edges) {
+    private Distribution spread(TableSql table, Field<?> value, org.jooq.Condition matching, List<Value> edges) {
         Field<Integer> stretch = DSL.field("width_bucket({0}, array[{1}])", Integer.class, value,
                 DSL.list(edges.stream().map(ValueSql::bound).toArray(Field<?>[]::new)));
         Map<Integer, Long> rows = new HashMap<>();
         sql.select(stretch, DSL.count()).from(table.asTable()).where(matching).and(value.isNotNull()).groupBy(FIRST)
                 .forEach(found -> rows.put(found.value1(), found.value2().longValue()));
-        return Spread.of(edges, rows);
+        return Distribution.of(edges, rows);
     }
 
     private <T> T kept(Cache<Key, T> cache, Key key, Supplier<T> count) {

@@ -12,7 +12,7 @@ import org.pressboard.condition.Cases;
 import org.pressboard.condition.Condition;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.RowQuery;
-import org.pressboard.listing.Spread;
+import org.pressboard.listing.Distribution;
 import org.pressboard.table.Table;
 import org.pressboard.testing.Eventually;
 import org.pressboard.testing.StoreTest;
@@ -66,12 +66,12 @@ class FieldCountsTest extends StoreTest {
             RowQuery query = query(table, Visitor.ANYONE, Cases.condition(random, 1), List.of(), 1, 10);
             for (FieldKey field : List.of(Cases.WEEKS, Cases.PLANTED)) {
                 List<Value> values = having(query, field);
-                Spread spread = counts.spread(query, field, ENGLISH);
-                assertThat(spread.bars().stream().mapToLong(Spread.Bar::rows).sum()).isEqualTo(values.size());
+                Distribution spread = counts.spread(query, field, ENGLISH);
+                assertThat(spread.bars().stream().mapToLong(Distribution.Bar::rows).sum()).isEqualTo(values.size());
                 assertThat(spread.bars()).allSatisfy(bar -> assertThat(bar.rows()).isEqualTo(values.stream().filter(value ->
                         value.compareWith(bar.from()) >= 0 && value.compareWith(bar.to()) <= 0).count()));
             }
-            assertThat(counts.spread(query, Cases.SEEN, ENGLISH).bars().stream().mapToLong(Spread.Bar::rows).sum())
+            assertThat(counts.spread(query, Cases.SEEN, ENGLISH).bars().stream().mapToLong(Distribution.Bar::rows).sum())
                     .isEqualTo(having(query, Cases.SEEN).size());
         }
     }

@@ -48,10 +48,10 @@ class FillingController {
     private final Browsers browsers;
     private final Pace pace;
     private final Clock clock;
-    private final Theirs theirs;
+    private final OwnActs theirs;
 
     FillingController(Fillings fillings, VisitorEditing editing, CalledRows references, Browsers browsers, Pace pace,
-            Clock clock, Theirs theirs) {
+            Clock clock, OwnActs theirs) {
         this.theirs = theirs;
         this.browsers = browsers;
         this.fillings = fillings;

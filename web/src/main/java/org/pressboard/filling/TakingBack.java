@@ -37,11 +37,11 @@ class TakingBack {
     private final Pace pace;
     private final MessageSource messages;
     private final Clock clock;
-    private final Theirs theirs;
+    private final OwnActs theirs;
     private final Receipts receipts;
 
     TakingBack(OpenListings listings, Acts acts, Undo undo, Pace pace, MessageSource messages, Clock clock,
-            Theirs theirs, Receipts receipts) {
+            OwnActs theirs, Receipts receipts) {
         this.receipts = receipts;
         this.theirs = theirs;
         this.listings = listings;

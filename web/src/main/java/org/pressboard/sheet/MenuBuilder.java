@@ -13,7 +13,7 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.listing.NarrowBy;
 import org.pressboard.listing.Narrowing;
 import org.pressboard.listing.RequestState;
-import org.pressboard.listing.Spread;
+import org.pressboard.listing.Distribution;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
@@ -31,16 +31,16 @@ final class MenuBuilder {
     private final Place place;
     private final Words words;
     private final Sheets.Picks picks;
-    private final Tallies tallies;
+    private final ValueCounts valueCounts;
     private final Spans spans;
 
-    MenuBuilder(Asking asking, Place place, Words words, Sheets.Picks picks, Tallies tallies, Spans spans) {
+    MenuBuilder(Asking asking, Place place, Words words, Sheets.Picks picks, ValueCounts valueCounts, Spans spans) {
         this.asking = asking;
         this.state = asking.asked().state();
         this.place = place;
         this.words = words;
         this.picks = picks;
-        this.tallies = tallies;
+        this.valueCounts = valueCounts;
         this.spans = spans;
     }
 
@@ -56,10 +56,10 @@ final class MenuBuilder {
         Field field = asking.table().field(control.field());
         NarrowBy.Way way = control.wayFor(field.type());
         List<Value> values = way.isOfValues() ? values(field, called) : List.of();
-        Optional<Map<String, Long>> rows = way.isOfValues() ? tallies.byValue(field, values)
-                : way == NarrowBy.Way.LETTERS ? tallies.byLetter(field) : Optional.empty();
+        Optional<Map<String, Long>> rows = way.isOfValues() ? valueCounts.byValue(field, values)
+                : way == NarrowBy.Way.LETTERS ? valueCounts.byLetter(field) : Optional.empty();
         boolean isSpread = way == NarrowBy.Way.RANGE && control.spread() && NarrowBy.hasSpread(field.type());
-        Optional<Spread> spread = isSpread ? tallies.spread(field) : Optional.empty();
+        Optional<Distribution> spread = isSpread ? valueCounts.spread(field) : Optional.empty();
         Narrowing narrowing = state.narrowingOf(field.key());
         List<NarrowMenu.Option> options = way == NarrowBy.Way.LETTERS ? letters(narrowing, rows)
                 : values.stream().map(value -> option(field, narrowing, value, rows)).toList();
@@ -69,7 +69,7 @@ final class MenuBuilder {
                 isSpread, spread.map(found -> bars(field, found)).orElse(null),
                 field.type() instanceof Referring && way.isOfValues() && !place.picking().isEmpty()
                         ? place.picking() + field.key() : "",
-                rows.isPresent() || spread.isPresent() || place.tallies().isEmpty());
+                rows.isPresent() || spread.isPresent() || place.valueCounts().isEmpty());
     }
 
     String label(Field field) {
@@ -140,8 +140,8 @@ final class MenuBuilder {
         return value == null ? "" : PlainForm.write(value);
     }
 
-    private SpreadBars bars(Field field, Spread spread) {
-        return SpreadBars.of(spread, bar -> words.say("sheet.bar", field.type().write(bar.from(), words.written()),
+    private DistributionBars bars(Field field, Distribution spread) {
+        return DistributionBars.of(spread, bar -> words.say("sheet.bar", field.type().write(bar.from(), words.written()),
                 field.type().write(bar.to(), words.written()), words.count(bar.rows())));
     }
 

@@ -13,13 +13,13 @@ import org.pressboard.listing.NarrowBy;
  * @param range     {@code null} where no range is given
  * @param box       of what is typed into one box, how it is called and what stands in it; else {@code null}
  * @param spans     stretches of days to narrow to with one click
- * @param bars      how the values spread; {@code null}: not shown, or not known yet
+ * @param bars      how the values are distributed; {@code null}: not shown, or not known yet
  * @param pick      the address that finds more to pick by what it is called; empty where all are there
- * @param tallied   whether how many rows there are of each is known; where it is not, it can be asked for
+ * @param told      whether how many rows there are of each is known; where it is not, it can be asked for
  */
 public record NarrowMenu(String key, String parameter, String label, NarrowBy.Way way, boolean one, List<Option> options,
                          @Nullable Range range, @Nullable Box box, List<Span> spans, boolean spread,
-                         @Nullable SpreadBars bars, String pick, boolean tallied) {
+                         @Nullable DistributionBars bars, String pick, boolean told) {
 
     /**
      * One value.

@@ -12,9 +12,9 @@ import org.pressboard.listing.TakeAway;
  * @param opening  what the address of an opened row begins with, before its number; empty where none can be opened
  * @param picking  what the address that finds rows to narrow by begins with, before the field; empty: there is none
  * @param takeAway the addresses of its take-away, without the ending; empty where none is offered
- * @param tallies  the address that counts what one can narrow to; empty: nobody counts
+ * @param valueCounts  the address that counts what one can narrow to; empty: nobody counts
  */
-public record Place(String page, String rows, String takeAway, String opening, String picking, String tallies) {
+public record Place(String page, String rows, String takeAway, String opening, String picking, String valueCounts) {
 
     private static final String DRAFTS = "/desk/pages/";
 
@@ -39,7 +39,7 @@ public record Place(String page, String rows, String takeAway, String opening, S
     /** A listing on a published page. */
     public static Place onSite(String pageKey, String listingKey) {
         String rows = "/listings/" + listingKey + "/rows";
-        return new Place("/" + pageKey, rows, rows, "", "/listings/" + listingKey + "/pick/", rows + "/tallies");
+        return new Place("/" + pageKey, rows, rows, "", "/listings/" + listingKey + "/pick/", rows + "/value-counts");
     }
 
     /** Whether it shows how rows are added, changed and removed. */
@@ -52,7 +52,7 @@ public record Place(String page, String rows, String takeAway, String opening, S
     }
 
     private boolean isProof() {
-        return !rows.isEmpty() && tallies.startsWith("/desk/");
+        return !rows.isEmpty() && valueCounts.startsWith("/desk/");
     }
 
     /** Where rows are added, changed and removed; in a proof nothing is. */
@@ -78,6 +78,6 @@ public record Place(String page, String rows, String takeAway, String opening, S
 
     /** The same where rows can be opened, and picked to do something with several. */
     public Place opening(String address, String pickingAddress) {
-        return new Place(page, rows, takeAway, address, pickingAddress, tallies);
+        return new Place(page, rows, takeAway, address, pickingAddress, valueCounts);
     }
 }

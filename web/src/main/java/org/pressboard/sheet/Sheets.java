@@ -117,7 +117,7 @@ public class Sheets {
     }
 
     private MenuBuilder menus(Asking asking, Place place, Words words, Picks picks, Set<String> counted) {
-        return new MenuBuilder(asking, place, words, picks, new Tallies(asking, this, counts, words.language(), counted),
+        return new MenuBuilder(asking, place, words, picks, new ValueCounts(asking, this, counts, words.language(), counted),
                 new Spans(LocalDate.now(clock), words));
     }
 

@@ -86,8 +86,8 @@ class ListingController {
     }
 
     /** How many rows there are of what one can narrow to, as the other narrowings leave them. */
-    @GetMapping("/listings/{listing}/rows/tallies")
-    String tallies(@PathVariable String listing, @RequestParam(defaultValue = "") List<String> of,
+    @GetMapping("/listings/{listing}/rows/value-counts")
+    String valueCounts(@PathVariable String listing, @RequestParam(defaultValue = "") List<String> of,
             @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
             HttpServletRequest request) {
         OpenListings.Open open = listings.open(listing, SignedIn.currentVisitor(), parameters);
@@ -95,7 +95,7 @@ class ListingController {
         Place place = Place.onSite(open.page().key().name(), listing);
         model.addAttribute("menus", pace.inTurn(request.getRemoteAddr(),
                 () -> sheets.counted(open.asking(), place, of, language)));
-        return "sheet/sheet :: tallies";
+        return "sheet/sheet :: value-counts";
     }
 
     /** Typing changes the address in place; everything else is a step that Back undoes. */

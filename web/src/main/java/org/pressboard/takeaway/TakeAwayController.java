@@ -50,7 +50,7 @@ class TakeAwayController {
     private final Pace pace;
     private final LogBook log;
     private final Readers readers = new Readers();
-    private final Carryings carryings = new Carryings();
+    private final TakeAwaysUnderWay underWay = new TakeAwaysUnderWay();
 
     TakeAwayController(Offers offers, Sheets sheets, CsvOut csv, XlsxOut xlsx, AllRows all, Rows rows, Pace pace,
             LogBook log) {
@@ -109,14 +109,14 @@ class TakeAwayController {
     /** How many rows there are so far of what is being carried away under that name. */
     @GetMapping("/listings/carrying/{name:[0-9a-f-]{36}}")
     @ResponseBody Progress progress(@PathVariable String name) {
-        Carrying carrying = carryings.find(name).orElseThrow(() -> new NotThere("not-there.take-away"));
+        Carrying carrying = underWay.find(name).orElseThrow(() -> new NotThere("not-there.take-away"));
         return new Progress(carrying.rows(), carrying.isOver());
     }
 
     /** Whoever has it under that name does not want it any more. Only they know the name, which no other page can send. */
     @PostMapping("/listings/carrying/{name:[0-9a-f-]{36}}/leave")
     @ResponseBody Progress leave(@PathVariable String name) {
-        carryings.find(name).ifPresent(Carrying::leave);
+        underWay.find(name).ifPresent(Carrying::leave);
         return new Progress(0, true);
     }
 
@@ -127,7 +127,7 @@ class TakeAwayController {
     private void give(Asking asking, MultiValueMap<String, String> parameters, String mediaType, String ending,
             HttpServletRequest request, HttpServletResponse response, Reading reading) throws IOException {
         pace.spend(request.getRemoteAddr(), Pace.TAKE_AWAY);
-        Carrying carrying = carryings.begin(Objects.requireNonNullElse(parameters.getFirst(WATCHED), ""));
+        Carrying carrying = underWay.begin(Objects.requireNonNullElse(parameters.getFirst(WATCHED), ""));
         try (Readers.Place place = readers.enter(request.getRemoteAddr());
                 Spool rows = reading.of(sheets.query(asking), carrying)) {
             response.setContentType(mediaType);

@@ -43,8 +43,8 @@ class BenchControlsTest extends AtBench {
                 .getByLabel("one at a time").check();
         assertThat(proof(page).locator(".bar-tags input[type=radio]")).hasCount(4);
         page.locator(".controls li").filter(new Locator.FilterOptions().setHasText("Year"))
-                .getByLabel("with the spread of the values").check();
-        assertThat(proof(page).locator(".spread")).hasCount(1);
+                .getByLabel("with the distribution of the values").check();
+        assertThat(proof(page).locator(".distribution")).hasCount(1);
 
         // what the list begins with is what the proof is narrowed to
         proof(page).locator(".bar-tags").getByLabel("Ripe").check();

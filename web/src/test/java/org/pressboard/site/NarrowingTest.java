@@ -141,15 +141,15 @@ class NarrowingTest extends WithTables {
         Page page = visit("");
         page.locator("summary").filter(new Locator.FilterOptions().setHasText("Litres")).click();
         Locator control = page.locator(".menu[open]");
-        assertThat(control.locator(".spread rect[data-rows]").first()).isVisible();
+        assertThat(control.locator(".distribution rect[data-rows]").first()).isVisible();
         control.locator("[data-end=from]").pressSequentially("510");
-        assertThat(control.locator(".spread-said")).hasText("About 10 rows");
+        assertThat(control.locator(".distribution-said")).hasText("About 10 rows");
         assertThat(page.locator(".count-text")).hasText("1 to 10 of 60");
         control.locator("[data-end=from]").press("Enter");
         waitForCount(page, "1 to 10 of 10, out of 60");
         // with the mouse a bar is picked whole
         page.locator("summary").filter(new Locator.FilterOptions().setHasText("Litres")).click();
-        control.locator(".spread-room[data-from='50']").click();
+        control.locator(".distribution-room[data-from='50']").click();
         waitForCount(page, "1 to 5 of 5, out of 60");
         assertThat(page).hasURL(address("/barrels?f.litres.from=50&f.litres.to=99"));
         page.locator(".chip-clear").click();

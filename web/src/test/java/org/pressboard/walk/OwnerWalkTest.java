@@ -153,7 +153,7 @@ class OwnerWalkTest extends InBrowser {
             String deed = page.draft().listings().stream().flatMap(listing -> listing.changing().deeds().stream()).findFirst().map(Deed::key).orElse("0");
             Stream.of("/" + key, "/" + key + "?" + key + ".q=plum", "/listings/" + key + "/rows", "/listings/" + key + "/rows.csv",
                     "/listings/" + key + "/rows.json", "/listings/" + key + "/rows/count", "/listings/" + key + "/rows/totals",
-                    "/listings/" + key + "/rows/tallies", "/" + key + "/send/" + Parts.FORM, "/listings/" + key + "/rows/add",
+                    "/listings/" + key + "/rows/value-counts", "/" + key + "/send/" + Parts.FORM, "/listings/" + key + "/rows/add",
                     "/listings/" + key + "/rows/1/change", "/listings/" + key + "/rows/1/remove", "/listings/" + key + "/rows/1/do/" + deed,
                     "/listings/" + key + "/rows/several?row=1&row=2").forEach(path -> addresses.put(path, List.copyOf(cookies.keySet())));
         }

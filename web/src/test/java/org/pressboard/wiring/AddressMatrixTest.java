@@ -60,7 +60,7 @@ class AddressMatrixTest extends InBrowser {
             GET /listings/*/rows
             GET /listings/*/rows/count
             GET /listings/*/rows/totals
-            GET /listings/*/rows/tallies
+            GET /listings/*/rows/value-counts
             GET /listings/*/pick/*
             GET /listings/*/rows.csv
             GET /listings/*/rows.xlsx
@@ -164,13 +164,13 @@ class AddressMatrixTest extends InBrowser {
             GET /desk/proof/*/*
             GET /desk/proof/*/*/rows
             GET /desk/proof/*/*/rows/totals
-            GET /desk/proof/*/*/rows/tallies
+            GET /desk/proof/*/*/rows/value-counts
             GET /desk/proof/*/*/pick/*
             GET /desk/seen/*/*
             GET /desk/seen/*/*/*
             GET /desk/seen/*/*/*/rows
             GET /desk/seen/*/*/*/rows/totals
-            GET /desk/seen/*/*/*/rows/tallies
+            GET /desk/seen/*/*/*/rows/value-counts
             GET /desk/seen/*/*/*/pick/*
             GET /desk/editions/*
             POST /desk/editions/*/*/draft
@@ -178,7 +178,7 @@ class AddressMatrixTest extends InBrowser {
             GET /desk/editions/*/*/look/*
             GET /desk/editions/*/*/look/*/rows
             GET /desk/editions/*/*/look/*/rows/totals
-            GET /desk/editions/*/*/look/*/rows/tallies
+            GET /desk/editions/*/*/look/*/rows/value-counts
             GET /desk/editions/*/*/look/*/pick/*
             """;
 

@@ -85,7 +85,7 @@ final class ListingChange {
             case "change.in-slip" -> listing.with(changing.inSlip(has("value")));
             case "change.in-place" -> listing.with(changing.inPlace(has("value")));
             case "change.deed" -> listing.with(changing.doing(withDeed(changing.deeds())));
-            case "change.undeed" -> listing.with(changing.doing(changing.deeds().stream()
+            case "change.deed-off" -> listing.with(changing.doing(changing.deeds().stream()
                     .filter(deed -> !deed.label().equals(first("label"))).toList()));
             case "change.sending" -> listing.with(changing.sending(sendings()));
             case "change.fields" -> listing.with(changing.filling(keys("field")));

@@ -61,7 +61,7 @@ class Proof {
 
         Place place(Listing listing) {
             return new Place(at, at + "/" + listing.key() + "/rows", "", "", at + "/" + listing.key() + "/pick/",
-                    at + "/" + listing.key() + "/rows/tallies");
+                    at + "/" + listing.key() + "/rows/value-counts");
         }
 
         Asking asking(Listing listing, MultiValueMap<String, String> parameters) {
@@ -139,15 +139,15 @@ class Proof {
         return "sheet/sheet :: picks";
     }
 
-    @GetMapping({"/desk/proof/{page}/{listing}/rows/tallies", EDITION + "/{listing}/rows/tallies", SEEN + "/{listing}/rows/tallies"})
-    String tallies(@PathVariable String page, @PathVariable Optional<Integer> number,
+    @GetMapping({"/desk/proof/{page}/{listing}/rows/value-counts", EDITION + "/{listing}/rows/value-counts", SEEN + "/{listing}/rows/value-counts"})
+    String valueCounts(@PathVariable String page, @PathVariable Optional<Integer> number,
             @PathVariable Optional<String> who, @PathVariable String listing,
             @RequestParam(defaultValue = "") List<String> of, @RequestParam MultiValueMap<String, String> parameters,
             Model model) {
         Looked looked = find(page, number, who);
         Listing found = DraftedPages.listing(looked.page, listing);
         model.addAttribute("menus", sheets.counted(looked.asking(found, parameters), looked.place(found), of, language()));
-        return "sheet/sheet :: tallies";
+        return "sheet/sheet :: value-counts";
     }
 
     @GetMapping({"/desk/proof/{page}/{listing}/rows/totals", EDITION + "/{listing}/rows/totals", SEEN + "/{listing}/rows/totals"})

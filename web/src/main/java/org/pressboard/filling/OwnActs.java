@@ -13,14 +13,14 @@ import org.springframework.stereotype.Component;
 
 /** Which of what they have done is still visitors' to take back. */
 @Component
-class Theirs {
+class OwnActs {
 
     private static final int MOST_ROWS = 1000;
 
     private final RowHistory history;
     private final VisitorEditing editing;
 
-    Theirs(RowHistory history, VisitorEditing editing) {
+    OwnActs(RowHistory history, VisitorEditing editing) {
         this.history = history;
         this.editing = editing;
     }

@@ -15,7 +15,7 @@ import org.pressboard.value.Row;
  * Hands rows to another thread that writes them, so that further rows are read meanwhile. Few wait in between. Closed, it has
  * written them all.
  */
-final class Handing implements AutoCloseable {
+final class RowWriter implements AutoCloseable {
 
     private static final int AT_ONCE = 500;
     private static final int WAITING = 4;
@@ -25,7 +25,7 @@ final class Handing implements AutoCloseable {
     private final CompletableFuture<Void> written;
     private List<Row> next = new ArrayList<>(AT_ONCE);
 
-    Handing(AllRows.Form form) {
+    RowWriter(AllRows.Form form) {
         written = CompletableFuture.runAsync(() -> write(form), task -> Thread.ofVirtual().name("take-away").start(task));
     }
 

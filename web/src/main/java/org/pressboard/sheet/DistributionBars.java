@@ -2,11 +2,11 @@ package org.pressboard.sheet;
 
 import java.util.List;
 import java.util.stream.IntStream;
-import org.pressboard.listing.Spread;
+import org.pressboard.listing.Distribution;
 import org.pressboard.value.PlainForm;
 
 /** How the values of a field spread, as bars that are drawn in a box of 100 by 24, each with what it is of. */
-public record SpreadBars(List<Bar> bars) {
+public record DistributionBars(List<Bar> bars) {
 
     private static final double WIDTH = 100;
     private static final double HEIGHT = 24;
@@ -16,11 +16,11 @@ public record SpreadBars(List<Bar> bars) {
     public record Bar(String from, String to, long rows, String said, double x, double y, double width, double height) {
     }
 
-    static SpreadBars of(Spread spread, Saying saying) {
+    static DistributionBars of(Distribution spread, Saying saying) {
         double room = WIDTH / Math.max(1, spread.bars().size());
         double most = Math.max(1, spread.most());
-        return new SpreadBars(IntStream.range(0, spread.bars().size()).mapToObj(i -> {
-            Spread.Bar bar = spread.bars().get(i);
+        return new DistributionBars(IntStream.range(0, spread.bars().size()).mapToObj(i -> {
+            Distribution.Bar bar = spread.bars().get(i);
             // what is there is seen, however little it is
             double height = bar.rows() == 0 ? 0 : Math.max(1, HEIGHT * bar.rows() / most);
             return new Bar(PlainForm.write(bar.from()), PlainForm.write(bar.to()), bar.rows(), saying.of(bar), i * room,
@@ -31,6 +31,6 @@ public record SpreadBars(List<Bar> bars) {
     /** Says what a bar is of. */
     interface Saying {
 
-        String of(Spread.Bar bar);
+        String of(Distribution.Bar bar);
     }
 }

@@ -8,7 +8,7 @@ import java.util.regex.Pattern;
 import org.pressboard.bulk.Carrying;
 
 /** What is being carried away and watched on the way, by names that those who watch it give it themselves. */
-final class Carryings {
+final class TakeAwaysUnderWay {
 
     private static final Pattern NAME = Pattern.compile("[0-9a-f-]{36}");
     private static final Duration PATIENCE = Duration.ofSeconds(90);

@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
 import org.pressboard.listing.RowQuery;
-import org.pressboard.listing.Spread;
+import org.pressboard.listing.Distribution;
 import org.pressboard.rows.FieldCounts;
 import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
@@ -16,7 +16,7 @@ import org.pressboard.value.Value;
 /**
  * How many rows there are of what one can narrow to, as the other narrowings leave them; each if it is known or asked for.
  */
-final class Tallies {
+final class ValueCounts {
 
     private final Asking asking;
     private final Sheets sheets;
@@ -25,7 +25,7 @@ final class Tallies {
     private final Set<String> wanted;
 
     /** @param wanted the keys of the fields that are counted where it is not known */
-    Tallies(Asking asking, Sheets sheets, FieldCounts counts, Locale language, Set<String> wanted) {
+    ValueCounts(Asking asking, Sheets sheets, FieldCounts counts, Locale language, Set<String> wanted) {
         this.asking = asking;
         this.sheets = sheets;
         this.counts = counts;
@@ -50,7 +50,7 @@ final class Tallies {
                 () -> counts.knownByLetter(query, field.key()));
     }
 
-    Optional<Spread> spread(Field field) {
+    Optional<Distribution> spread(Field field) {
         RowQuery query = query(field);
         return told(field, () -> counts.spread(query, field.key(), language),
                 () -> counts.knownSpread(query, field.key()));

@@ -16,9 +16,9 @@ import org.pressboard.value.Value;
  * How the values of numbers or days spread: stretches of the same width at round figures, each with the number of rows
  * whose value is in it.
  */
-public record Spread(List<Bar> bars) {
+public record Distribution(List<Bar> bars) {
 
-    public static final Spread NONE = new Spread(List.of());
+    public static final Distribution NONE = new Distribution(List.of());
 
     /** More bars could not be told apart. */
     static final int MOST_BARS = 32;
@@ -35,7 +35,7 @@ public record Spread(List<Bar> bars) {
     public record Bar(Value from, Value to, long rows) {
     }
 
-    public Spread {
+    public Distribution {
         bars = List.copyOf(bars);
     }
 
@@ -60,12 +60,12 @@ public record Spread(List<Bar> bars) {
     }
 
     /** @param rows how many rows are in each stretch, counted from 1 */
-    public static Spread of(List<Value> edges, Map<Integer, Long> rows) {
+    public static Distribution of(List<Value> edges, Map<Integer, Long> rows) {
         List<Bar> bars = new ArrayList<>();
         for (int i = 0; i + 1 < edges.size(); i++) {
             bars.add(new Bar(edges.get(i), last(edges.get(i + 1)), rows.getOrDefault(i + 1, 0L)));
         }
-        return new Spread(bars);
+        return new Distribution(bars);
     }
 
     private static Value last(Value next) {
