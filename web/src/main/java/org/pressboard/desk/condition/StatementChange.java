@@ -97,9 +97,9 @@ public final class StatementChange {
     }
 
     private Operand begun(Field field, int at) {
-        String code = first(WITH + at);
-        Operand text = new Operand.Fixed(Value.of(code.equals("days") ? "" : value(at)));
-        return code.equals("days") ? new Operand.Today(1) : choices.read(field, code, value(at), typed -> text).orElse(text);
+        Operand text = new Operand.Fixed(Value.of(value(at)));
+        return choices.begun(field, first(WITH + at), value(at)).or(() -> choices.read(field, first(WITH + at), value(at), typed -> text))
+                .orElse(text);
     }
 
     /** One after the other; of those that have nothing to type an empty text is sent along. */

@@ -31,7 +31,8 @@ public record OperandChoices(Operands operands, Words desk) {
 
     private static final String FIXED = "fixed";
     private static final String DAYS = "days";
-    private static final int MOST_DAYS = 36_600;
+    /** So many days at most, either way, are near enough to a hundred years. */
+    private static final String NUMBER = "[+-]?([12]?\\d{1,4}|3[0-5]\\d{3})";
 
     /** Something that can be chosen. */
     public record Choice(String value, String text, boolean chosen) {
@@ -97,6 +98,12 @@ public record OperandChoices(Operands operands, Words desk) {
         return operands.offered(field).stream().filter(each -> code(each).equals(code)).findFirst();
     }
 
+    /** So many days, as long as it is not said how many, or what was said is no number; empty: something else was picked. */
+    public Optional<Operand> begun(Field field, String code, String text) {
+        return !code.equals(DAYS) || text.matches(NUMBER) ? Optional.empty()
+                : Optional.<Operand>of(new Operand.Today(1)).filter(days -> operands.isOffered(field, days));
+    }
+
     /**
      * What was picked for a field that is to be set to it, or begins with it.
      *
@@ -133,7 +140,7 @@ public record OperandChoices(Operands operands, Words desk) {
     }
 
     private static Operand days(Field field, String text) {
-        if (!text.matches("[+-]?\\d{1,5}") || Math.abs(Integer.parseInt(text)) > MOST_DAYS) {
+        if (!text.matches(NUMBER)) {
             throw ProblemsFound.of("bench.misfit", field.label(), text);
         }
         return new Operand.Today(Integer.parseInt(text));
