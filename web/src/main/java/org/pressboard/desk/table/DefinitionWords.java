@@ -14,10 +14,8 @@ import org.pressboard.history.Act;
 import org.pressboard.sheet.Words;
 import org.pressboard.table.Computed;
 import org.pressboard.table.Field;
-import org.pressboard.table.Fields;
 import org.pressboard.table.Operands;
 import org.pressboard.table.Table;
-import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
 
@@ -30,8 +28,6 @@ final class DefinitionWords {
     /** Pieces that are codes, and where the words for these stand. */
     private static final Map<String, String> CODES = Map.of("noted", "noted.", "characters", "characters.", "colour", "colour.",
             "measure", "measure.", "whereIs", "comparison.", "onRemoval", "definition.onRemoval.");
-
-    private static final TableKey NO_TABLE = new TableKey("none");
 
     private final Words desk;
     private final Words site;
@@ -54,7 +50,7 @@ final class DefinitionWords {
         add(changes, "", about(before), about(after));
         for (Field field : before.fields()) {
             Optional<Field> now = after.fields().find(field.key());
-            now.ifPresentOrElse(is -> add(changes, is.label() + ": ", pieces(field), pieces(is)),
+            now.ifPresentOrElse(is -> add(changes, is.label() + ": ", pieces(before, field), pieces(after, is)),
                     () -> changes.add(new HistoryWords.Change(field.label(), kind(field), "")));
         }
         after.fields().stream().filter(field -> !before.fields().has(field.key()))
@@ -90,7 +86,7 @@ final class DefinitionWords {
         return Optional.ofNullable(key).flatMap(table.fields()::find).map(Field::label).orElse("");
     }
 
-    private Map<String, String> pieces(Field field) {
+    private Map<String, String> pieces(Table table, Field field) {
         Map<String, String> pieces = new LinkedHashMap<>();
         pieces.put("kind", kind(field));
         FieldTexts.of(field, site).forEach((name, texts) -> {
@@ -100,7 +96,7 @@ final class DefinitionWords {
             }
         });
         if (field.start() != null) {
-            pieces.put("start", new OperandChoices(new Operands(tables, new Table(NO_TABLE, "", new Fields(List.of(field))), Operands.Place.START), desk)
+            pieces.put("start", new OperandChoices(new Operands(tables, table, Operands.Place.START), desk)
                     .said(field.start(), value -> site.written(field, value)));
         }
         if (field.computed() instanceof Computed.Composed composed) {

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Locale;
 import org.junit.jupiter.api.Test;
+import org.pressboard.condition.Operand;
 import org.pressboard.desk.table.HistoryWords.Change;
 import org.pressboard.sheet.Words;
 import org.pressboard.table.Chosen;
@@ -45,6 +46,14 @@ class DefinitionWordsTest {
                 new Change("Tallness: every row needs one", "", "yes"), new Change("Tallness: from", "", "1"),
                 new Change("Tallness: digits behind the mark", "1", "2"));
         assertThat(between(TREES, TREES)).isEmpty();
+    }
+
+    @Test
+    void whatANewRowBeginsWithIsTold() {
+        Table fixed = TREES.changing(CODE.key(), field -> field.starting(new Operand.Fixed(Value.of("T-"))));
+        Table visitors = TREES.changing(CODE.key(), field -> field.starting(Operand.OfVisitor.NAME));
+        assertThat(between(TREES, fixed)).containsExactly(new Change("Code: a new row begins with", "", "T-"));
+        assertThat(between(fixed, visitors)).containsExactly(new Change("Code: a new row begins with", "T-", "the visitor’s name"));
     }
 
     @Test
