@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Operand;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.table.Attached;
@@ -185,19 +186,24 @@ public record Form(FormKey key, TableKey table, String title, String lead, boole
         return asked;
     }
 
-    /** The references of the row, with what lies behind them, that it begins with or sets something by. */
-    public Set<FieldKey> ways() {
-        return Stream.concat(questions.stream().map(Question::start), stamps.stream().map(Stamp::value))
-                .flatMap(operand -> operand instanceof Operand.OfReferred(FieldKey way) ? Stream.of(way) : Stream.of())
+    /** The references of the row, with what lies behind them, that questions begin with. */
+    public Set<FieldKey> waysOfStarts() {
+        return ways(questions.stream().map(Question::start));
+    }
+
+    /** The same that something is set to. */
+    public Set<FieldKey> waysOfStamps() {
+        return ways(stamps.stream().map(Stamp::value));
+    }
+
+    private static Set<FieldKey> ways(Stream<? extends @Nullable Operand> operands) {
+        return operands.flatMap(operand -> operand instanceof Operand.OfReferred(FieldKey way) ? Stream.of(way) : Stream.of())
                 .collect(Collectors.toSet());
     }
 
     /** What the new row has before anything is set by where a reference of it leads: answers to what was asked, and what fields begin with. */
     public Map<FieldKey, Value> begun(Table now, Map<FieldKey, Value> answers, Standpoint standpoint) {
-        Map<FieldKey, Value> row = new HashMap<>();
-        now.entered().stream().filter(field -> question(field.key()).isEmpty()).forEach(field ->
-                Optional.ofNullable(field.start()).flatMap(start -> field.given(start, standpoint))
-                        .ifPresent(value -> row.put(field.key(), value)));
+        Map<FieldKey, Value> row = Field.begun(now.entered().stream().filter(field -> question(field.key()).isEmpty()).toList(), standpoint);
         asked(answers, standpoint).forEach(each -> Optional.ofNullable(answers.get(each.field()))
                 .ifPresent(value -> row.put(each.field(), value)));
         return row;

@@ -53,6 +53,6 @@ public record Deed(String label, Condition when, List<Stamp> gives) {
 
     /** Whether all that it needs is among these. */
     boolean isAmong(Predicate<FieldKey> fields) {
-        return when.fields().stream().allMatch(fields) && needed().stream().allMatch(key -> fields.test(key) || key.isThrough());
+        return when.fields().stream().allMatch(fields) && needed().stream().allMatch(fields);
     }
 }

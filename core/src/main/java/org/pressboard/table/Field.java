@@ -1,6 +1,9 @@
 package org.pressboard.table;
 
 import java.time.LocalDate;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Operand;
@@ -81,6 +84,18 @@ public record Field(FieldKey key, String label, FieldType type, @Nullable Comput
     /** The same, seen by all who see the row, whatever they may see of the one it comes from; or not so. */
     public Field opened(boolean toAll) {
         return new Field(key, label, type, computed, rules, start, help, unit, hidden, toAll);
+    }
+
+    /** What it begins with in a new row; empty: nothing. */
+    public Optional<Value> begun(Standpoint standpoint) {
+        return Optional.ofNullable(start).flatMap(with -> given(with, standpoint));
+    }
+
+    /** What these begin with in a new row, of those that begin with something. */
+    public static Map<FieldKey, Value> begun(Collection<Field> fields, Standpoint standpoint) {
+        Map<FieldKey, Value> begun = new HashMap<>();
+        fields.forEach(field -> field.begun(standpoint).ifPresent(value -> begun.put(field.key, value)));
+        return begun;
     }
 
     /** What it is set to, or begins with, by an operand: a moment where a moment is kept; empty where there is nothing. */

@@ -97,16 +97,18 @@ public record Operands(Tables tables, Table table, Place place) {
         return field.type() instanceof Textual || (field.type() instanceof Chosen && place.isOfConditions());
     }
 
-    /** Compared is what is held alike; set, what is written alike too. */
+    /** Compared is what is held alike, as whatever is offered must be; set, what is written alike too. */
     private boolean isAlike(FieldType of, FieldType with) {
-        boolean isHeldAlike = !of.isSeveral() && !(of instanceof Attached) && (with instanceof Referring referring
-                ? of instanceof Referring its && its.to().equals(referring.to()) : of.held() == with.held());
-        return isHeldAlike && (place.isOfConditions() || isSameKind(of, with));
+        return place.isOfConditions() ? isOfOne(of) : isSameKind(of, with);
+    }
+
+    private static boolean isOfOne(FieldType of) {
+        return !(of instanceof Attached) && !of.isSeveral();
     }
 
     /** Whether the one can have whatever the other has. */
     private static boolean isSameKind(FieldType of, FieldType with) {
-        return !(of instanceof Attached) && !of.isSeveral() && switch (of) {
+        return isOfOne(of) && switch (of) {
             case Chosen chosen -> with instanceof Chosen other && other.options().stream().map(Chosen.Option::text).toList()
                     .containsAll(chosen.options().stream().map(Chosen.Option::text).toList());
             case Referring referring -> with instanceof Referring other && other.to().equals(referring.to());

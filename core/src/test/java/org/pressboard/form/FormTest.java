@@ -93,7 +93,7 @@ class FormTest {
         FieldKey way = DISH.through(new FieldKey("cook"));
         Form form = FORM.stamping(List.of(new Stamp(BY, new Operand.OfReferred(way))));
         Standpoint cooked = MIRA.referring(Map.of(way, Value.of("ingrid@example.org")));
-        assertThat(form.ways()).containsExactly(way);
+        assertThat(form.waysOfStamps()).containsExactly(way);
         Map<FieldKey, Value> stew = Map.of(LUNCH, Value.of(true), DISH, Value.of("stew"), BY, Value.of("forged@example.org"));
         assertThat(form.row(TABLE, stew, cooked)).containsEntry(BY, Value.of("ingrid@example.org"));
         // an answer to what is not asked leads nowhere

@@ -277,15 +277,17 @@ public class Catalog {
 
     @Transactional(readOnly = true)
     public Optional<DraftedPage> page(PageKey key) {
-        return Optional.ofNullable(entities.find(PageEntity.class, key.name())).filter(page -> page.removedAt() == null)
-                .map(this::drafted);
+        return there(key).map(this::drafted);
     }
 
     /** The draft alone; a page has many editions. */
     @Transactional(readOnly = true)
     public Optional<Page> draft(PageKey key) {
-        return Optional.ofNullable(entities.find(PageEntity.class, key.name())).filter(page -> page.removedAt() == null)
-                .map(PageEntity::draft);
+        return there(key).map(PageEntity::draft);
+    }
+
+    private Optional<PageEntity> there(PageKey key) {
+        return Optional.ofNullable(entities.find(PageEntity.class, key.name())).filter(page -> page.removedAt() == null);
     }
 
     /** All drafts alone, in the order of the menu. */

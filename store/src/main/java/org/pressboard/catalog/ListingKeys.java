@@ -2,6 +2,7 @@ package org.pressboard.catalog;
 
 import java.util.Set;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.jooq.impl.DSL;
 import org.pressboard.edition.Page;
 import org.pressboard.listing.ListingKey;
@@ -31,13 +32,12 @@ class ListingKeys {
 
     /** @throws ProblemsFound when another page has one of them */
     void reserve(Page page) {
-        for (ListingKey key : page.listingKeys()) {
-            boolean isFree = sql.execute("insert into pressboard.listing_key (key, page_key) values ({0}, {1}) on conflict (key) do update "
-                            + "set page_key = excluded.page_key where listing_key.page_key = excluded.page_key", DSL.val(key.name()),
-                    DSL.val(page.key().name())) > 0;
-            if (!isFree) {
-                throw ProblemsFound.of("bench.listing-taken", key.name());
-            }
-        }
+        Field<String[]> keys = DSL.val(page.listingKeys().stream().map(ListingKey::name).toArray(String[]::new));
+        Field<String> of = DSL.val(page.key().name());
+        sql.execute("insert into pressboard.listing_key (key, page_key) select key, {1} from unnest({0}) key on conflict do nothing", keys, of);
+        sql.fetchOptional("select key from pressboard.listing_key where key = any({0}) and page_key <> {1} limit 1", keys, of)
+                .ifPresent(taken -> {
+                    throw ProblemsFound.of("bench.listing-taken", taken.get(0, String.class));
+                });
     }
 }

@@ -15,6 +15,7 @@ import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
+import java.util.stream.Stream;
 import javax.sql.DataSource;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
@@ -76,7 +77,7 @@ public class ChangeFeed implements SmartLifecycle {
 
     /** The same as the caller's transaction sees it; see {@link #rowsRevisionSeen}. */
     public long revisionSeenWith(TableKey table) {
-        return catalogRevisionSeen() + rowsRevisionSeen(List.of(table)).number();
+        return seen(Stream.of(CATALOG, ROWS + table.name())).number();
     }
 
     /** The state of all these together. */
@@ -90,7 +91,11 @@ public class ChangeFeed implements SmartLifecycle {
      * of this state or of a later one, also where the database lags behind the one that told of the changes.
      */
     public Revision rowsRevisionSeen(Collection<TableKey> tables) {
-        String[] names = tables.stream().map(table -> ROWS + table.name()).toArray(String[]::new);
+        return seen(tables.stream().map(table -> ROWS + table.name()));
+    }
+
+    private Revision seen(Stream<String> what) {
+        String[] names = what.toArray(String[]::new);
         List<Revision> seen = sql.fetch("select number, lost from pressboard.revision where what = any({0})", DSL.val(names))
                 .map(found -> new Revision(found.get(0, Long.class), found.get(1, Long.class)));
         return names.length > 1 ? Revision.together(seen) : seen.isEmpty() ? Revision.FIRST : seen.getFirst();
@@ -98,8 +103,7 @@ public class ChangeFeed implements SmartLifecycle {
 
     /** The catalog's state as the caller's transaction sees it; see {@link #rowsRevisionSeen}. */
     public long catalogRevisionSeen() {
-        return sql.fetchOptional("select number from pressboard.revision where what = {0}", DSL.inline(CATALOG))
-                .map(found -> found.get(0, Long.class)).orElse(0L);
+        return seen(Stream.of(CATALOG)).number();
     }
 
     /**

@@ -12,6 +12,8 @@ import java.util.Map;
 import java.util.Properties;
 import java.util.concurrent.atomic.AtomicLong;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.boot.jdbc.autoconfigure.JdbcConnectionDetails;
 import org.springframework.stereotype.Component;
 
@@ -19,6 +21,7 @@ import org.springframework.stereotype.Component;
 @Component
 class RevisionReader {
 
+    private static final Logger LOG = LoggerFactory.getLogger(RevisionReader.class);
     private static final long BEFORE_NEXT_TRY = Duration.ofMillis(500).toNanos();
     private static final String LONGEST_SECONDS = "5";
 
@@ -86,10 +89,14 @@ class RevisionReader {
 
     /** Once there is no need to ask. */
     synchronized void close() {
-        try (Connection done = connection) {
-            connection = null;
+        Connection done = connection;
+        connection = null;
+        try {
+            if (done != null) {
+                done.close();
+            }
         } catch (SQLException gone) {
-            connection = null;
+            LOG.debug("The connection was gone already: {}", gone.getMessage());
         }
     }
 }

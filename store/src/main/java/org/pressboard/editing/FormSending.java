@@ -192,10 +192,11 @@ public class FormSending {
             // two who want the last place come one after the other
             sql.fetch("select pg_advisory_xact_lock(hashtext({0}))", DSL.val("pressboard form " + form.table()));
         }
-        Table table = catalog.tables().get(form.table());
+        Tables tables = catalog.tables();
+        Table table = tables.get(form.table());
         Standpoint standpoint = visitor.at(LocalDateTime.now(clock)).on(page.here());
-        Map<FieldKey, Value> row = form.row(table, answers, standpoint.referring(referred.of(catalog.tables(), table,
-                form.begun(table, answers, standpoint), form.ways())));
+        Map<FieldKey, Value> row = form.row(table, answers, standpoint.referring(referred.of(tables, table,
+                form.begun(table, answers, standpoint), form.waysOfStamps())));
         against(form, name, sender, table, row).ifPresent(problem -> {
             throw new ProblemsFound(new Problems(List.of(problem)));
         });

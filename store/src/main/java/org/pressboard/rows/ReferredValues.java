@@ -14,7 +14,6 @@ import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
 
 /** What the rows have to which the references of a row lead, also of a row that is not kept yet, such as what a form is to add. */
 @Component
@@ -34,7 +33,6 @@ public class ReferredValues {
      * @param ways  each a reference of the row, and a field behind it
      * @return without those of which there is nothing to be seen
      */
-    @Transactional(readOnly = true)
     public Map<FieldKey, Value> of(Sight sight, Visitor visitor, Standpoint standpoint, Map<FieldKey, Value> row, Collection<FieldKey> ways) {
         Map<FieldKey, Value> found = new HashMap<>();
         ways.forEach(way -> find(sight, visitor, standpoint, row, way).ifPresent(value -> found.put(way, value)));
@@ -42,7 +40,6 @@ public class ReferredValues {
     }
 
     /** Whoever may see it. */
-    @Transactional(readOnly = true)
     public Map<FieldKey, Value> of(Tables tables, Table table, Map<FieldKey, Value> row, Collection<FieldKey> ways) {
         return of(Sight.whole(tables, table.key()), Visitor.staff(""), Standpoint.NOBODY, row, ways);
     }

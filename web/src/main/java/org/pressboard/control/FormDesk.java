@@ -131,17 +131,18 @@ public class FormDesk {
 
     private Map<FieldKey, Value> starts(Sitting sitting, Map<String, String> given) {
         Map<FieldKey, Value> starts = new HashMap<>();
+        Standpoint standpoint = standpoint(sitting);
         for (Question question : sitting.form.questions()) {
             Field field = sitting.table().field(question.field());
             Optional.ofNullable(question.start() == null ? field.start() : question.start())
-                    .flatMap(start -> field.given(start, standpoint(sitting))).ifPresent(value -> starts.put(field.key(), value));
+                    .flatMap(start -> field.given(start, standpoint)).ifPresent(value -> starts.put(field.key(), value));
             String called = given.getOrDefault("v." + field.key(), "");
             if (!called.isEmpty()) {
                 given(sitting, field, called).ifPresent(value -> starts.put(field.key(), value));
             }
         }
-        Standpoint standpoint = standpoint(sitting);
-        Standpoint referring = standpoint.referring(referred.of(sitting.sight, sitting.visitor, standpoint, starts, sitting.form.ways()));
+        Standpoint referring = standpoint.referring(referred.of(sitting.sight, sitting.visitor, standpoint, starts,
+                sitting.form.waysOfStarts()));
         sitting.form.questions().stream().filter(question -> question.start() instanceof Operand.OfReferred && !starts.containsKey(question.field()))
                 .forEach(question -> sitting.table().field(question.field()).given(question.start(), referring)
                         .ifPresent(value -> starts.put(question.field(), value)));

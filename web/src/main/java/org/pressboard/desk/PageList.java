@@ -7,6 +7,7 @@ import java.util.Locale;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.DraftedPage;
 import org.pressboard.catalog.PageBin;
+import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.log.Logged;
 import org.pressboard.sheet.NotThere;
@@ -49,7 +50,7 @@ class PageList {
     /** Moves the page before the one before it, or behind the one behind it. */
     @PostMapping("/desk/pages/{key}/place")
     String place(@PathVariable String key, @RequestParam String way) {
-        List<PageKey> order = new ArrayList<>(catalog.pages().keySet());
+        List<PageKey> order = new ArrayList<>(catalog.drafts().stream().map(Page::key).toList());
         int at = order.indexOf(DraftedPages.draft(catalog, key).key());
         int to = way.equals("up") ? at - 1 : at + 1;
         if (to >= 0 && to < order.size()) {

@@ -8,11 +8,9 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.LocalDateTime;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
@@ -73,11 +71,7 @@ class FillingController {
     }
 
     private Map<FieldKey, Value> starts(Filling filling) {
-        Map<FieldKey, Value> starts = new HashMap<>();
-        filling.fields().forEach(field -> Optional.ofNullable(field.start())
-                .flatMap(start -> field.given(start, filling.visitor().at(LocalDateTime.now(clock))))
-                .ifPresent(value -> starts.put(field.key(), value)));
-        return starts;
+        return Field.begun(filling.fields(), filling.visitor().at(LocalDateTime.now(clock)));
     }
 
     @PostMapping(LISTING + "/add")

@@ -62,7 +62,7 @@ class FormBench {
     @GetMapping("/desk/forms")
     String forms(Model model) {
         Tables tables = catalog.tables();
-        List<Page> pages = catalog.pages().values().stream().map(page -> page.draft()).toList();
+        List<Page> pages = catalog.drafts();
         model.addAttribute("forms", pages.stream().flatMap(page -> page.forms().stream().flatMap(form ->
                 tables.find(form.table()).stream().map(table -> new FormLine(page, form, table.label())))).toList());
         model.addAttribute("pages", pages);

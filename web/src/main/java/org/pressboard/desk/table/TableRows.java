@@ -13,7 +13,6 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Account;
 import org.pressboard.catalog.Accounts;
-import org.pressboard.condition.Operand;
 import org.pressboard.editing.RowEditing;
 import org.pressboard.control.Control;
 import org.pressboard.control.RowForm;
@@ -131,11 +130,7 @@ class TableRows {
 
     /** What a new row has in it before anybody says otherwise. */
     private Map<FieldKey, Value> starts(Table table) {
-        Map<FieldKey, Value> starts = new LinkedHashMap<>();
-        table.entered().forEach(field -> Optional.<Operand>ofNullable(field.start())
-                .flatMap(start -> field.given(start, SignedIn.currentVisitor().at(LocalDateTime.now(clock))))
-                .ifPresent(value -> starts.put(field.key(), value)));
-        return starts;
+        return Field.begun(table.entered(), SignedIn.currentVisitor().at(LocalDateTime.now(clock)));
     }
 
     @PostMapping("/desk/tables/{key}/rows/new")
