@@ -1,5 +1,6 @@
 package org.pressboard.listing;
 
+import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Objects;
@@ -103,6 +104,19 @@ public record Listing(ListingKey key, TableKey table, Condition keep, Show show,
             opened().forEach(look -> seen.add(look.field()));
         }
         return seen;
+    }
+
+    /** What is read of each row besides what is shown: for the addresses at which rows are opened, and for marks and buttons. */
+    public List<FieldKey> besides(Table of) {
+        List<FieldKey> besides = new ArrayList<>();
+        if (opening.how().hasAddress() && of.rowKey() != null) {
+            besides.add(of.rowKey());
+        }
+        if (opening.how() == Opening.How.LINK && opening.link() != null) {
+            besides.add(opening.link());
+        }
+        besides.addAll(dress.asked());
+        return besides;
     }
 
     /** Whether it shows a field, or asks about it, if through references. */

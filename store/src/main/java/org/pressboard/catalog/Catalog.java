@@ -50,13 +50,11 @@ public class Catalog {
     private final Cache<String, Table> read = Caffeine.newBuilder().maximumSize(1_000).build();
     /** The site by the page that is tried out; empty: none. */
     private final KeptByState<Optional<PageKey>, PublishedSite> published;
-    private final TriedPage triedPage;
     private final ListingKeys listingKeys;
 
-    Catalog(EntityManager entities, PageAddresses addresses, ChangeFeed changes, TriedPage triedPage,
+    Catalog(EntityManager entities, PageAddresses addresses, ChangeFeed changes,
             ListingKeys listingKeys, PlatformTransactionManager transactions) {
         this.listingKeys = listingKeys;
-        this.triedPage = triedPage;
         this.entities = entities;
         this.addresses = addresses;
         this.changes = changes;
@@ -65,11 +63,15 @@ public class Catalog {
         this.published = new KeptByState<>(4, reading);
     }
 
-    /** The site as visitors get it, but for a {@link TriedPage page that is tried out}. */
+    /** The site as visitors get it. */
     public PublishedSite published() {
-        Optional<PageKey> tried = triedPage.current();
-        return published.get(changes.catalogRevision(), tried, changes::catalogRevisionSeen,
-                () -> readSite(tried.map(this::editionsWithDraft).orElseGet(this::editions)));
+        return published(null);
+    }
+
+    /** The same but for a page that is tried out, published or not: it is as it is drafted. {@code null}: none is. */
+    public PublishedSite published(@Nullable PageKey tried) {
+        return published.get(changes.catalogRevision(), Optional.ofNullable(tried), changes::catalogRevisionSeen,
+                () -> readSite(tried == null ? editions() : editionsWithDraft(tried)));
     }
 
     /** The same as the caller's transaction sees it. */

@@ -1,22 +1,18 @@
 package org.pressboard.control;
 
-import java.time.Clock;
-import java.time.LocalDateTime;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.regex.Pattern;
-import org.pressboard.grant.Sight;
-import org.pressboard.grant.Visitor;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.sheet.Words;
 import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
+import org.pressboard.visit.Visit;
 import org.springframework.stereotype.Component;
 import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
@@ -29,32 +25,29 @@ public class CalledRows {
     private static final int MOST_ROWS = 100;
 
     private final RowPicker picker;
-    private final Clock clock;
 
-    CalledRows(RowPicker picker, Clock clock) {
+    CalledRows(RowPicker picker) {
         this.picker = picker;
-        this.clock = clock;
     }
 
     /** The rows that a field could lead to and that are called as what was typed in it. */
-    public List<String> called(Sight sight, Visitor visitor, Field reference, MultiValueMap<String, String> sent,
-            Locale language) {
+    public List<String> called(Visit visit, Field reference, MultiValueMap<String, String> sent) {
         String typed = Optional.ofNullable(sent.getFirst("v." + reference.key())).orElse("");
-        return find(sight, visitor, reference, typed, language).stream().map(Value.Referred::heading).toList();
+        return find(visit, reference, typed).stream().map(Value.Referred::heading).toList();
     }
 
-    private List<Value.Referred> find(Sight sight, Visitor visitor, Field reference, String called, Locale language) {
+    private List<Value.Referred> find(Visit visit, Field reference, String called) {
         if (!(reference.type() instanceof Referring referring)) {
             return List.of();
         }
-        return picker.find(sight.of(referring.to()), visitor, visitor.at(LocalDateTime.now(clock)), called, language);
+        return picker.find(visit.sight(referring.to()), visit.visitor(), visit.standpoint(), called, visit.language());
     }
 
     /**
      * What was sent of these fields, where rows are referred to by what they are called, or by {@code #} and their number.
      */
-    public RowForm read(Sight sight, Visitor visitor, List<Field> fields, MultiValueMap<String, String> sent, Words words) {
-        Named named = named(sight, visitor, fields, sent, words.language());
+    public RowForm read(Visit visit, List<Field> fields, MultiValueMap<String, String> sent, Words words) {
+        Named named = named(visit, fields, sent);
         return named.restored(RowForm.sent(fields, named.parameters, words, words), words);
     }
 
@@ -101,8 +94,7 @@ public class CalledRows {
         }
     }
 
-    private Named named(Sight sight, Visitor visitor, List<Field> fields, MultiValueMap<String, String> sent,
-            Locale language) {
+    private Named named(Visit visit, List<Field> fields, MultiValueMap<String, String> sent) {
         MultiValueMap<String, String> numbers = new LinkedMultiValueMap<>(sent);
         Map<FieldKey, List<Typed>> typed = new LinkedHashMap<>();
         for (Field field : fields) {
@@ -110,8 +102,7 @@ public class CalledRows {
             List<String> texts = sent.getOrDefault(name, List.of()).stream().map(String::strip).filter(text -> !text.isEmpty())
                     .distinct().limit(field.type().isSeveral() ? MOST_ROWS : 1).toList();
             if (field.type() instanceof Referring referring && !texts.isEmpty()) {
-                List<Typed> found = texts.stream().map(text -> new Typed(text, row(sight, visitor, referring, field, text,
-                        language))).toList();
+                List<Typed> found = texts.stream().map(text -> new Typed(text, row(visit, referring, field, text))).toList();
                 typed.put(field.key(), found);
                 numbers.put(name, found.stream().map(each -> each.row.map(row -> Long.toString(row.row())).orElse(""))
                         .distinct().toList());
@@ -120,10 +111,9 @@ public class CalledRows {
         return new Named(numbers, typed);
     }
 
-    private Optional<Value.Referred> row(Sight sight, Visitor visitor, Referring referring, Field field, String text,
-            Locale language) {
-        return NUMBER.matcher(text).matches() ? picker.headings(sight.of(referring.to()), visitor,
-                visitor.at(LocalDateTime.now(clock)), List.of(Long.valueOf(text.substring(1)))).stream().findFirst()
-                : RowPicker.just(find(sight, visitor, field, text, language), text);
+    private Optional<Value.Referred> row(Visit visit, Referring referring, Field field, String text) {
+        return NUMBER.matcher(text).matches() ? picker.headings(visit.sight(referring.to()), visit.visitor(),
+                visit.standpoint(), List.of(Long.valueOf(text.substring(1)))).stream().findFirst()
+                : RowPicker.just(find(visit, field, text), text);
     }
 }

@@ -12,7 +12,8 @@ import org.pressboard.edition.Access;
 import org.pressboard.edition.Page;
 import org.pressboard.grant.Audience;
 import org.pressboard.grant.Group;
-import org.pressboard.signin.SignedIn;
+import org.pressboard.stand.DraftedPages;
+import org.pressboard.visit.Visit;
 import org.springframework.stereotype.Controller;
 import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -62,7 +63,7 @@ class DeskAccess {
     }
 
     @PostMapping("/desk/pages/{key}/access")
-    String change(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters,
+    String change(Visit visit, @PathVariable String key, @RequestParam MultiValueMap<String, String> parameters,
             RedirectAttributes flash) {
         Page draft = DraftedPages.draft(catalog, key);
         List<Group> groups = catalog.groups();
@@ -79,7 +80,7 @@ class DeskAccess {
         });
         Access access = new Access(audiences(parameters.get("who"), groups), otherwise,
                 message.substring(0, Math.min(message.length(), Access.LONGEST_MESSAGE)), listings);
-        drafts.change(draft.key(), SignedIn.author().who(), page -> page.letting(access));
+        drafts.change(draft.key(), visit.author().who(), page -> page.letting(access));
         flash.addFlashAttribute("said", "Kept; it holds from the next edition on.");
         return "redirect:/desk/pages/" + key;
     }

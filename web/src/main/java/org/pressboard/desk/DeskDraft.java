@@ -13,10 +13,11 @@ import org.pressboard.edition.PageKey;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.Suggestion;
 import org.pressboard.problem.Problem;
-import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
-import org.pressboard.signin.SignedIn;
+import org.pressboard.stand.DraftedPages;
+import org.pressboard.stand.NotThere;
 import org.pressboard.table.Table;
+import org.pressboard.visit.Visit;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -55,7 +56,7 @@ class DeskDraft {
 
     /** Changes what the draft is called and says first, and the page's address at once. */
     @PostMapping("/desk/pages/{key}/names")
-    String name(@PathVariable String key, @RequestParam String title, @RequestParam String address,
+    String name(Visit visit, @PathVariable String key, @RequestParam String title, @RequestParam String address,
             @RequestParam(defaultValue = "") String lead, @RequestParam(defaultValue = "no") String menu,
             RedirectAttributes flash) {
         Page draft = DraftedPages.draft(catalog, key);
@@ -66,7 +67,7 @@ class DeskDraft {
             return refused(key, problem.get(), flash);
         }
         PageKey to = new PageKey(plainAddress);
-        drafts.change(draft.key(), SignedIn.author().who(), page -> page.titled(plainTitle).leading(cut(lead.strip().replace("\0", ""),
+        drafts.change(draft.key(), visit.author().who(), page -> page.titled(plainTitle).leading(cut(lead.strip().replace("\0", ""),
                 Page.LONGEST_LEAD)).listed(menu.equals("yes")), to);
         flash.addFlashAttribute("named", true);
         return "redirect:/desk/pages/" + to;
@@ -85,11 +86,11 @@ class DeskDraft {
 
     /** Puts a listing of a table under the others, and goes on to its ticket. */
     @PostMapping("/desk/pages/{key}/listings")
-    String add(@PathVariable String key, @RequestParam String table) {
+    String add(Visit visit, @PathVariable String key, @RequestParam String table) {
         Page draft = DraftedPages.draft(catalog, key);
         Table of = table(table);
         Listing listing = suggested(of, of.key().name().replace('_', '-'));
-        change(draft, page -> {
+        change(visit, draft, page -> {
             List<Listing> more = new ArrayList<>(page.listings());
             more.add(listing);
             return page.with(more);
@@ -99,13 +100,13 @@ class DeskDraft {
 
     /** Moves a listing up or down, or takes it off the page. */
     @PostMapping("/desk/pages/{key}/listings/{listing}")
-    String move(@PathVariable String key, @PathVariable String listing, @RequestParam String way,
+    String move(Visit visit, @PathVariable String key, @PathVariable String listing, @RequestParam String way,
             RedirectAttributes flash) {
         Page draft = DraftedPages.draft(catalog, key);
         if (way.equals("off") && draft.listings().size() == 1) {
             return refused(key, Problem.of("page.last-listing"), flash);
         }
-        change(draft, page -> page.with(moved(page.listings(), listing, way)));
+        change(visit, draft, page -> page.with(moved(page.listings(), listing, way)));
         return "redirect:/desk/pages/" + key;
     }
 
@@ -121,8 +122,8 @@ class DeskDraft {
         return moved;
     }
 
-    private void change(Page draft, UnaryOperator<Page> change) {
-        drafts.change(draft.key(), SignedIn.author().who(), change);
+    private void change(Visit visit, Page draft, UnaryOperator<Page> change) {
+        drafts.change(draft.key(), visit.author().who(), change);
     }
 
     private String refused(String key, Problem problem, RedirectAttributes flash) {

@@ -20,13 +20,13 @@ import org.pressboard.catalog.Catalog;
 import org.pressboard.problem.Problems;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.sheet.Moments;
-import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
-import org.pressboard.signin.SignedIn;
+import org.pressboard.stand.NotThere;
 import org.pressboard.table.Currencies;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.value.SpreadsheetCells;
+import org.pressboard.visit.Visit;
 import org.springframework.context.MessageSource;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
@@ -115,7 +115,7 @@ class DeskIntake {
 
     /** Reads the file as the owner says that it is written. */
     @PostMapping("/desk/intake/{id}/read")
-    String read(@PathVariable UUID id, @RequestParam Map<String, String> parameters) {
+    String read(Visit visit, @PathVariable UUID id, @RequestParam Map<String, String> parameters) {
         Intake intake = findReady(id);
         intakes.keepPlan(id, IntakeForm.sent(intake, parameters).plan());
         IntakeForm.dialect(intake, parameters).ifPresent(dialect -> await(intakes.survey(id, dialect)));
@@ -123,7 +123,7 @@ class DeskIntake {
     }
 
     @PostMapping("/desk/intake/{id}/load")
-    String load(@PathVariable UUID id, @RequestParam Map<String, String> parameters, Model model,
+    String load(Visit visit, @PathVariable UUID id, @RequestParam Map<String, String> parameters, Model model,
             RedirectAttributes flash) {
         Intake intake = find(id);
         if (intake.survey() == null || intake.status() == Intake.Status.DONE) {
@@ -138,7 +138,7 @@ class DeskIntake {
         if (intake.status().isUnderWay() && !intake.isInterrupted()) {
             flash.addFlashAttribute("already", true);
         } else {
-            await(intakes.load(id, form.plan(), SignedIn.author()));
+            await(intakes.load(id, form.plan(), visit.author()));
         }
         return "redirect:/desk/intake/" + id;
     }

@@ -33,11 +33,11 @@ import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.rows.Rows;
 import org.pressboard.schema.Publisher;
-import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
 import org.pressboard.signin.EntryMail;
 import org.pressboard.signin.LogBook;
 import org.pressboard.signin.PersonRules;
+import org.pressboard.stand.NotThere;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Field;
 import org.pressboard.table.Fields;
@@ -45,6 +45,7 @@ import org.pressboard.table.Operands;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
+import org.pressboard.visit.Visit;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -210,13 +211,13 @@ class DeskMembers {
 
     /** Changes who is in the group. */
     @PostMapping(GROUP + "/change")
-    String change(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters,
+    String change(Visit visit, @PathVariable String key, @RequestParam MultiValueMap<String, String> parameters,
             @RequestHeader(name = "HX-Request", defaultValue = "") String asked, Model model) {
         Group group = find(key);
         try {
             publisher.keepGroup(changed(group, parameters, model));
             if (!model.containsAttribute("problem")) {
-                log.note(Logged.What.GROUP_CHANGED, group.label());
+                log.note(visit, Logged.What.GROUP_CHANGED, group.label());
             }
         } catch (ProblemsFound against) {
             model.addAttribute("problem", words().say(against.problems().all().getFirst()));
@@ -264,10 +265,10 @@ class DeskMembers {
     }
 
     @PostMapping(GROUP + "/remove")
-    String remove(@PathVariable String key, RedirectAttributes flash) {
+    String remove(Visit visit, @PathVariable String key, RedirectAttributes flash) {
         Group group = find(key);
         publisher.removeGroup(group.key());
-        log.note(Logged.What.GROUP_CHANGED, group.label());
+        log.note(visit, Logged.What.GROUP_CHANGED, group.label());
         flash.addFlashAttribute("said", words().say("groups.removed", group.label()));
         return "redirect:/desk/members";
     }
@@ -289,7 +290,7 @@ class DeskMembers {
 
     /** Writes to a member who has no account. */
     @PostMapping("/desk/members/{row:\\d{1,18}}/invite")
-    String invite(@PathVariable long row, RedirectAttributes flash) {
+    String invite(Visit visit, @PathVariable long row, RedirectAttributes flash) {
         Visitor visitor = members.visitor(row).orElseThrow(() -> new NotThere("not-there.row"));
         String email = String.valueOf(visitor.email());
         if (accounts.find(email).isPresent() || !PersonRules.ofEmail(email).isEmpty()) {
@@ -297,7 +298,7 @@ class DeskMembers {
         } else {
             transaction.executeWithoutResult(status ->
                     mail.invite(email, String.valueOf(visitor.who().name()), Account.Role.MEMBER));
-            log.note(Logged.What.INVITED, email);
+            log.note(visit, Logged.What.INVITED, email);
             flash.addFlashAttribute("said", words().say("staff.invited", email));
         }
         return "redirect:/desk/members/" + row;

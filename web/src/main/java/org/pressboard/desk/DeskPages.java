@@ -18,22 +18,23 @@ import org.pressboard.catalog.DraftedPage;
 import org.pressboard.catalog.PublishedSite;
 import org.pressboard.desk.table.UnseenFields;
 import org.pressboard.grant.Openness;
-import org.pressboard.grant.Sight;
-import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Listing;
 import org.pressboard.log.Logged;
 import org.pressboard.schema.Indexes;
 import org.pressboard.schema.Publisher;
-import org.pressboard.sheet.Asking;
-import org.pressboard.sheet.Place;
 import org.pressboard.sheet.Sheet;
 import org.pressboard.sheet.Sheets;
 import org.pressboard.sheet.Words;
 import org.pressboard.signin.LogBook;
-import org.pressboard.signin.SignedIn;
+import org.pressboard.stand.Asking;
+import org.pressboard.stand.DraftedPages;
+import org.pressboard.stand.OpenPage;
+import org.pressboard.stand.Stand;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
+import org.pressboard.visit.Visit;
+import org.pressboard.visit.Who;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -89,25 +90,25 @@ class DeskPages {
     }
 
     @GetMapping("/desk/pages/{key}")
-    String page(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters,
+    String page(Visit visit, @PathVariable String key, @RequestParam MultiValueMap<String, String> parameters,
             @RequestParam @Nullable UUID intake, Model model) {
         DraftedPage page = DraftedPages.find(catalog, key);
         model.addAttribute("page", page);
-        model.addAttribute("tables", tables(page));
+        model.addAttribute("tables", tables(visit, page));
         model.addAttribute("audiences", DeskAccess.choices(catalog.groups()));
         model.addAttribute("letIn", DeskAccess.names(page.draft().access().audiences()));
         model.addAttribute("letInTo", page.draft().listings().stream().collect(Collectors.toMap(
                 listing -> listing.key().name(), listing -> DeskAccess.names(page.draft().access().of(listing.key())))));
         model.addAttribute("allTables", catalog.tables().all());
-        model.addAttribute("sheets", listings(page).map(listing -> sheet(page, listing, parameters)).toList());
+        model.addAttribute("sheets", open(visit, page).askings(parameters).stream().map(sheets::sheet).toList());
         model.addAttribute("indexes", indexes(page));
         Optional.ofNullable(intake).flatMap(intakes::find).ifPresent(done -> showIntake(model, done));
-        model.addAttribute("unseen", listings(page).flatMap(listing -> unseen.of(catalog.published(), listing).stream()).distinct()
+        model.addAttribute("unseen", listings(page).flatMap(listing -> unseen.of(visit.site(), listing).stream()).distinct()
                 .toList());
         model.addAttribute("shown", listings(page).map(this::shown).toList());
-        model.addAttribute("broken", catalog.published().edition(page.draft().key()).stream()
+        model.addAttribute("broken", visit.site().edition(page.draft().key()).stream()
                 .flatMap(edition -> edition.page().listings().stream()).filter(Listing::isBroken)
-                .map(listing -> catalog.published().table(listing.table()).label()).toList());
+                .map(listing -> visit.site().table(listing.table()).label()).toList());
         model.addAttribute("gone", gone.from(page));
         model.addAttribute("words", new Words(messages, Locale.UK));
         return "desk/page";
@@ -125,21 +126,20 @@ class DeskPages {
     }
 
     @GetMapping("/desk/pages/{key}/{listing}/rows")
-    String rows(@PathVariable String key, @PathVariable String listing,
+    String rows(Visit visit, @PathVariable String key, @PathVariable String listing,
             @RequestParam MultiValueMap<String, String> parameters, Model model, HttpServletResponse response) {
         DraftedPage page = DraftedPages.find(catalog, key);
-        Sheet sheet = sheet(page, DraftedPages.listing(page.draft(), listing), parameters);
+        Sheet sheet = sheets.sheet(asking(visit, page, listing, parameters));
         response.setHeader("HX-Replace-Url", sheet.address());
         model.addAttribute("sheet", sheet);
         return "sheet/sheet :: sheet";
     }
 
     @GetMapping("/desk/pages/{key}/{listing}/rows/totals")
-    @ResponseBody String totals(@PathVariable String key, @PathVariable String listing,
+    @ResponseBody String totals(Visit visit, @PathVariable String key, @PathVariable String listing,
             @RequestParam MultiValueMap<String, String> parameters) {
         DraftedPage page = DraftedPages.find(catalog, key);
-        return HtmlEscape.escapeHtml4Xml(sheets.total(asking(page, DraftedPages.listing(page.draft(), listing), parameters),
-                catalog.site().language()));
+        return HtmlEscape.escapeHtml4Xml(sheets.total(asking(visit, page, listing, parameters)));
     }
 
     @GetMapping("/desk/indexes/{key}")
@@ -151,12 +151,12 @@ class DeskPages {
     }
 
     @PostMapping("/desk/pages/{key}/publish")
-    String publish(@PathVariable String key, @RequestParam Map<String, String> parameters,
+    String publish(Visit visit, @PathVariable String key, @RequestParam Map<String, String> parameters,
             RedirectAttributes flash) {
         DraftedPage page = DraftedPages.find(catalog, key);
         Words words = new Words(messages, Locale.UK);
         Map<TableKey, Openness> open = new HashMap<>();
-        for (TableOnPage table : tables(page)) {
+        for (TableOnPage table : tables(visit, page)) {
             Optional<Openness> chosen = openness(parameters.getOrDefault("see." + table.table().key(), table.chosen()));
             if (chosen.isEmpty()) {
                 flash.addFlashAttribute("problem", words.say("desk.publish.choose", table.table().label()));
@@ -164,9 +164,9 @@ class DeskPages {
             }
             open.put(table.table().key(), chosen.get());
         }
-        SignedIn by = SignedIn.current();
+        Who by = visit.who();
         int number = publisher.publish(page.draft().key(), open, by == null ? null : by.accountId()).number();
-        log.note(Logged.What.PUBLISHED, "/" + key + ", edition " + number);
+        log.note(visit, Logged.What.PUBLISHED, "/" + key + ", edition " + number);
         flash.addFlashAttribute("published", words.say("desk.published", number));
         flash.addFlashAttribute("publishedFor", publishedWords.of(page.draft()));
         return "redirect:/desk/pages/" + key;
@@ -178,7 +178,7 @@ class DeskPages {
 
     /** The listings of the draft whose tables are not in the bin. */
     private Stream<Listing> listings(DraftedPage page) {
-        Tables tables = catalog.published().tables();
+        Tables tables = catalog.tables();
         return page.draft().listings().stream().filter(listing -> tables.find(listing.table()).isPresent());
     }
 
@@ -187,15 +187,15 @@ class DeskPages {
     }
 
     @PostMapping("/desk/pages/{key}/withdraw")
-    String withdraw(@PathVariable String key, RedirectAttributes flash) {
+    String withdraw(Visit visit, @PathVariable String key, RedirectAttributes flash) {
         catalog.withdraw(DraftedPages.draft(catalog, key).key());
-        log.note(Logged.What.WITHDRAWN, "/" + key);
+        log.note(visit, Logged.What.WITHDRAWN, "/" + key);
         flash.addFlashAttribute("withdrawn", true);
         return "redirect:/desk/pages/" + key;
     }
 
-    private List<TableOnPage> tables(DraftedPage page) {
-        PublishedSite site = catalog.published();
+    private List<TableOnPage> tables(Visit visit, DraftedPage page) {
+        PublishedSite site = visit.site();
         return listings(page).map(Listing::table).distinct()
                 .map(key -> onPage(page, site.table(key), site.openness(key))).toList();
     }
@@ -207,17 +207,13 @@ class DeskPages {
                 openness == Openness.AS_GRANTED ? publishedWords.seen(table.key()) : "");
     }
 
-    private Sheet sheet(DraftedPage page, Listing listing, MultiValueMap<String, String> parameters) {
-        Locale language = catalog.published().site().language();
-        String address = "/desk/pages/" + page.draft().key();
-        return sheets.sheet(asking(page, listing, parameters), Place.atDesk(address, address + "/" + listing.key() + "/rows"),
-                language);
+    /** Its draft, as whoever works at the desk sees it. */
+    private static OpenPage open(Visit visit, DraftedPage page) {
+        return new OpenPage(new Stand.AtDesk(page.draft().key()), page.draft().among(visit.site().tables()), visit);
     }
 
-    private Asking asking(DraftedPage page, Listing listing, MultiValueMap<String, String> parameters) {
-        Sight sight = Sight.whole(catalog.published().tables(), listing.table());
-        return Asking.of(listing.among(sight.tables()), page.draft().here(), sight,
-                SignedIn.currentVisitor(), AddressPart.of(listing.key(), page.draft().listingKeys(), parameters));
+    private Asking asking(Visit visit, DraftedPage page, String listing, MultiValueMap<String, String> parameters) {
+        return open(visit, page).asking(DraftedPages.listing(page.draft(), listing).key(), parameters);
     }
 
     private Indexes.Progress indexes(DraftedPage page) {

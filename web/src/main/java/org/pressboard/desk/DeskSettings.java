@@ -12,6 +12,7 @@ import org.pressboard.schema.IndexUpkeep;
 import org.pressboard.schema.Publisher;
 import org.pressboard.sheet.Moments;
 import org.pressboard.signin.LogBook;
+import org.pressboard.visit.Visit;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -61,7 +62,7 @@ class DeskSettings {
     }
 
     @PostMapping("/desk/settings")
-    String change(@RequestParam String name, @RequestParam String language,
+    String change(Visit visit, @RequestParam String name, @RequestParam String language,
             @RequestParam(defaultValue = "") String address,
             @RequestParam(defaultValue = "INVITED") Site.SignUp signUp, @RequestParam(defaultValue = "") String zone, Model model, RedirectAttributes flash) {
         String plainAddress = address.strip().replaceAll("/+$", "");
@@ -73,7 +74,7 @@ class DeskSettings {
         }
         publisher.changeSite(new Site(name.strip(), language, plainAddress, signUp, ZoneId.of(wanted)));
         time.keep();
-        log.note(Logged.What.SITE_CHANGED, "");
+        log.note(visit, Logged.What.SITE_CHANGED, "");
         indexes.complete();
         flash.addFlashAttribute("changed", true);
         return "redirect:/desk/settings";

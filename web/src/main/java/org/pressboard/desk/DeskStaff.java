@@ -10,11 +10,12 @@ import org.pressboard.catalog.EntryLinks;
 import org.pressboard.log.Logged;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.sheet.Moments;
-import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
 import org.pressboard.signin.EntryMail;
 import org.pressboard.signin.LogBook;
 import org.pressboard.signin.PersonRules;
+import org.pressboard.stand.NotThere;
+import org.pressboard.visit.Visit;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -71,10 +72,10 @@ class DeskStaff {
 
     /** Its link is good no more. */
     @PostMapping("/desk/members/invitations/withdraw")
-    String withdraw(@RequestParam(defaultValue = "") String email, @RequestParam(defaultValue = "") String from,
+    String withdraw(Visit visit, @RequestParam(defaultValue = "") String email, @RequestParam(defaultValue = "") String from,
             RedirectAttributes flash) {
         if (links.withdrawInvitation(email)) {
-            log.note(Logged.What.INVITATION_WITHDRAWN, email);
+            log.note(visit, Logged.What.INVITATION_WITHDRAWN, email);
             flash.addFlashAttribute("said", say("staff.withdrawn", email));
         } else {
             flash.addFlashAttribute("problem", say("staff.no-waiting", email));
@@ -84,7 +85,7 @@ class DeskStaff {
 
     /** Sends a link that makes an editor; an address that has an account already becomes one at once. */
     @PostMapping(AT)
-    String invite(@RequestParam(defaultValue = "") String email, @RequestParam(defaultValue = "") String name,
+    String invite(Visit visit, @RequestParam(defaultValue = "") String email, @RequestParam(defaultValue = "") String name,
             @RequestParam Account.Role role, RedirectAttributes flash) {
         List<String> problems = new ArrayList<>(PersonRules.ofName(name));
         problems.addAll(PersonRules.ofEmail(email));
@@ -94,11 +95,11 @@ class DeskStaff {
         }
         Optional<Account> known = accounts.find(email);
         if (known.isPresent() && known.get().role() == Account.Role.MEMBER) {
-            change(known.get(), role);
+            change(visit, known.get(), role);
             flash.addFlashAttribute("said", say("staff.raised", known.get().email()));
         } else if (known.isEmpty()) {
             transaction.executeWithoutResult(status -> mail.invite(email, name.strip(), role));
-            log.note(Logged.What.INVITED, Accounts.normal(email));
+            log.note(visit, Logged.What.INVITED, Accounts.normal(email));
             flash.addFlashAttribute("said", say("staff.invited", Accounts.normal(email)));
         } else {
             flash.addFlashAttribute("problem", say("welcome.taken-email"));
@@ -106,31 +107,31 @@ class DeskStaff {
         return "redirect:" + AT;
     }
 
-    private void change(Account account, Account.Role role) {
+    private void change(Visit visit, Account account, Account.Role role) {
         accounts.changeRole(account.id(), role);
-        log.note(Logged.What.ROLE_CHANGED, account.email() + ": " + role);
+        log.note(visit, Logged.What.ROLE_CHANGED, account.email() + ": " + role);
     }
 
     @PostMapping(AT + "/{id:\\d{1,18}}/role")
-    String role(@PathVariable long id, @RequestParam Account.Role role, RedirectAttributes flash) {
-        return trying(flash, AT, "staff.changed", () -> change(find(id), role));
+    String role(Visit visit, @PathVariable long id, @RequestParam Account.Role role, RedirectAttributes flash) {
+        return trying(flash, AT, "staff.changed", () -> change(visit, find(id), role));
     }
 
     /** They leave everywhere they are signed in. */
     @PostMapping("/desk/members/accounts/{id:\\d{1,18}}/leave")
-    String leave(@PathVariable long id, @RequestParam(defaultValue = "") String from, RedirectAttributes flash) {
+    String leave(Visit visit, @PathVariable long id, @RequestParam(defaultValue = "") String from, RedirectAttributes flash) {
         return trying(flash, back(from), "staff.left", () -> {
             accounts.leaveEverywhere(find(id).id());
-            log.note(Logged.What.LEFT_EVERYWHERE, find(id).email());
+            log.note(visit, Logged.What.LEFT_EVERYWHERE, find(id).email());
         });
     }
 
     @PostMapping("/desk/members/accounts/{id:\\d{1,18}}/remove")
-    String remove(@PathVariable long id, @RequestParam(defaultValue = "") String from, RedirectAttributes flash) {
+    String remove(Visit visit, @PathVariable long id, @RequestParam(defaultValue = "") String from, RedirectAttributes flash) {
         Account account = find(id);
         return trying(flash, back(from), "staff.removed", () -> {
             accounts.remove(id);
-            log.note(Logged.What.ACCOUNT_REMOVED, account.email());
+            log.note(visit, Logged.What.ACCOUNT_REMOVED, account.email());
         });
     }
 

@@ -6,21 +6,21 @@ import java.util.UUID;
 import org.pressboard.bulk.Intakes;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.DraftedPage;
-import org.pressboard.catalog.PublishedSite;
 import org.pressboard.desk.table.TableListing;
 import org.pressboard.grant.Openness;
+import org.pressboard.listing.Total;
+import org.pressboard.rows.Rows;
 import org.pressboard.schema.Bin;
 import org.pressboard.schema.TableChanges;
 import org.pressboard.sheet.Moments;
-import org.pressboard.sheet.Sheets;
 import org.pressboard.sheet.Words;
-import org.pressboard.signin.SignedIn;
 import org.pressboard.table.Field;
 import org.pressboard.table.Fields;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
+import org.pressboard.visit.Visit;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -35,15 +35,15 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 class DeskTables {
 
     private final Catalog catalog;
-    private final Sheets sheets;
+    private final Rows rows;
     private final Intakes intakes;
     private final TableChanges changes;
     private final Bin bin;
     private final MessageSource messages;
 
-    DeskTables(Catalog catalog, Sheets sheets, Intakes intakes, TableChanges changes, Bin bin, MessageSource messages) {
+    DeskTables(Catalog catalog, Rows rows, Intakes intakes, TableChanges changes, Bin bin, MessageSource messages) {
         this.catalog = catalog;
-        this.sheets = sheets;
+        this.rows = rows;
         this.intakes = intakes;
         this.changes = changes;
         this.bin = bin;
@@ -64,11 +64,11 @@ class DeskTables {
     }
 
     @GetMapping("/desk/tables")
-    String tables(Locale language, Model model) {
+    String tables(Visit visit, Locale language, Model model) {
         List<DraftedPage> pages = List.copyOf(catalog.pages().values());
-        model.addAttribute("tables", catalog.published().tables().all().stream()
-                .map(table -> entry(table, pages, language)).toList());
         Words words = new Words(messages, language);
+        model.addAttribute("tables", visit.site().tables().all().stream()
+                .map(table -> entry(visit, table, pages, words)).toList());
         model.addAttribute("waiting", intakes.waiting().stream().map(intake -> new WaitingFile(intake.id(),
                 intake.fileName(), Moments.written(intake.createdAt()),
                 words.say("desk.status." + (intake.isInterrupted() ? "FAILED" : intake.status().name())))).toList());
@@ -77,16 +77,15 @@ class DeskTables {
         return "desk/tables";
     }
 
-    private TableEntry entry(Table table, List<DraftedPage> pages, Locale language) {
+    private TableEntry entry(Visit visit, Table table, List<DraftedPage> pages, Words words) {
         List<DraftedPage> on = pages.stream().filter(page -> page.lists(table.key())).toList();
-        PublishedSite site = catalog.published();
-        String rows = sheets.count(TableListing.everything(site.tables(), table.key()), language);
-        return new TableEntry(table, rows, site.openness(table.key()), on);
+        Total found = rows.count(TableListing.everything(visit, table.key()).rowQuery(), visit.language());
+        return new TableEntry(table, words.count(found), visit.site().openness(table.key()), on);
     }
 
     /** Makes a table from nothing: with one field, by which its rows are known. */
     @PostMapping("/desk/tables")
-    String make(@RequestParam String label, Locale language, RedirectAttributes flash) {
+    String make(Visit visit, @RequestParam String label, Locale language, RedirectAttributes flash) {
         String name = label.strip();
         if (name.isEmpty() || name.length() > Table.LONGEST_LABEL) {
             flash.addFlashAttribute("problem", new Words(messages, language).say("desk.table.no-name"));
@@ -94,13 +93,13 @@ class DeskTables {
         }
         Field first = new Field(new FieldKey("name"), new Words(messages, language).say("desk.field.first"),
                 new Textual.Text());
-        Table table = changes.make(name, new Fields(List.of(first)), SignedIn.author());
+        Table table = changes.make(name, new Fields(List.of(first)), visit.author());
         return "redirect:/desk/tables/" + table.key() + "/fields";
     }
 
     @PostMapping("/desk/tables/{key}/put-back")
-    String putBack(@PathVariable String key) {
-        changes.putBack(new TableKey(key), SignedIn.author());
+    String putBack(Visit visit, @PathVariable String key) {
+        changes.putBack(new TableKey(key), visit.author());
         return "redirect:/desk/tables/" + key;
     }
 }

@@ -10,9 +10,11 @@ import org.pressboard.catalog.PageBin;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.log.Logged;
-import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
 import org.pressboard.signin.LogBook;
+import org.pressboard.stand.DraftedPages;
+import org.pressboard.stand.NotThere;
+import org.pressboard.visit.Visit;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -62,14 +64,14 @@ class PageList {
 
     /** Puts the page into the bin; one that visitors get is taken off the site first, which is the owner's to do. */
     @PostMapping("/desk/pages/{key}/remove")
-    String remove(@PathVariable String key, RedirectAttributes flash) {
+    String remove(Visit visit, @PathVariable String key, RedirectAttributes flash) {
         DraftedPage page = DraftedPages.find(catalog, key);
         if (page.isPublished()) {
             flash.addFlashAttribute("problem", new Words(messages, Locale.UK).say("desk.page.still-published"));
             return "redirect:/desk/pages/" + key;
         }
         bin.put(page.draft().key());
-        log.note(Logged.What.PAGE_REMOVED, "/" + key);
+        log.note(visit, Logged.What.PAGE_REMOVED, "/" + key);
         flash.addFlashAttribute("removed", page.draft().title());
         return "redirect:/desk/pages";
     }

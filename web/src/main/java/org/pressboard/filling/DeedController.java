@@ -2,9 +2,8 @@ package org.pressboard.filling;
 
 import static org.pressboard.filling.Fillings.offered;
 
-import jakarta.servlet.http.HttpServletRequest;
 import java.util.HashMap;
-import java.util.Locale;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -14,19 +13,16 @@ import org.pressboard.editing.VisitorEditing;
 import org.pressboard.grant.Verb;
 import org.pressboard.listing.Deed;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Pace;
-import org.pressboard.sheet.Sheets;
+import org.pressboard.stand.NotThere;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
-import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** Buttons with which visitors do one thing to a row; they work without scripts. */
@@ -36,22 +32,18 @@ class DeedController {
     private static final String DEED = Fillings.ROW + "/do/{called:[0-9a-f]{1,20}}";
 
     private final Fillings fillings;
-    private final Sheets sheets;
     private final VisitorEditing editing;
     private final Pace pace;
 
-    DeedController(Fillings fillings, Sheets sheets, VisitorEditing editing, Pace pace) {
+    DeedController(Fillings fillings, VisitorEditing editing, Pace pace) {
         this.fillings = fillings;
-        this.sheets = sheets;
         this.editing = editing;
         this.pace = pace;
     }
 
     /** Asks once more before a button does to a row what it does. */
     @GetMapping(DEED)
-    String ask(@PathVariable String listing, @PathVariable long row, @PathVariable String called,
-            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model, HttpServletRequest request) {
-        Filling filling = fillings.find(listing, parameters, language, request);
+    String ask(Filling filling, @PathVariable long row, @PathVariable String called, Model model) {
         Deed deed = deed(filling, called);
         Row found = fillings.row(filling, row);
         if (!isToBeDone(filling, deed, row)) {
@@ -62,16 +54,13 @@ class DeedController {
     }
 
     @PostMapping(DEED)
-    String carryOut(@PathVariable String listing, @PathVariable long row, @PathVariable String called,
-            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model, HttpServletRequest request,
-            RedirectAttributes flash) {
-        Filling filling = fillings.find(listing, parameters, language, request);
+    String carryOut(Filling filling, @PathVariable long row, @PathVariable String called, Model model, RedirectAttributes flash) {
         Deed deed = deed(filling, called);
         Row found = fillings.row(filling, row);
         Map<FieldKey, Optional<Value>> was = new HashMap<>();
         Map<FieldKey, Optional<Value>> give = new HashMap<>();
-        sheets.row(filling.asking(), row, deed.needed(), language).ifPresent(now -> {
-            Standpoint there = sheets.standpoint(filling.asking()).at(now);
+        fillings.rows(filling, List.of(row), deed.needed()).forEach(now -> {
+            Standpoint there = filling.asking().standpoint().at(now);
             deed.gives().forEach(stamp -> {
                 was.put(stamp.field(), now.find(stamp.field()));
                 give.put(stamp.field(), filling.table().field(stamp.field()).given(stamp.value(), there));
@@ -80,7 +69,7 @@ class DeedController {
         try {
             offered(isToBeDone(filling, deed, row));
             if (pace.writing(() -> editing.change(filling.visitor(), filling.table().key(), row, was, give,
-                    Fillings.author())) instanceof RowEditing.Outcome.Done(Long act)) {
+                    filling.author())) instanceof RowEditing.Outcome.Done(Long act)) {
                 return fillings.back(filling, act == null ? "change.same" : "change.changed", act, flash);
             }
             model.addAttribute("problem", fillings.words(filling).say("problem.not-granted.change-this"));

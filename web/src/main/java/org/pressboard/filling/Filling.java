@@ -1,29 +1,51 @@
 package org.pressboard.filling;
 
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Predicate;
 import org.pressboard.grant.Visitor;
+import org.pressboard.history.Author;
 import org.pressboard.listing.Changing;
-import org.pressboard.sheet.Asking;
-import org.pressboard.site.OpenListings;
+import org.pressboard.stand.Asking;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
+import org.springframework.util.MultiValueMap;
 
-/** A listing of which something is to be changed, by whom, and the fields that they fill in. */
-record Filling(OpenListings.Open open, Visitor visitor, Locale language, List<Field> fields) {
+/**
+ * Somebody wants to change something of a listing.
+ *
+ * @param visitor on whose behalf
+ * @param fields  those that they fill in
+ * @param sent    what they have sent
+ */
+record Filling(Asking asking, Visitor visitor, List<Field> fields, Sent sent) {
 
-    Asking asking() {
-        return open.asking();
+    /** What was sent, and where the answer goes. */
+    record Sent(MultiValueMap<String, String> parameters, HttpServletRequest request, HttpServletResponse response) {
+
+        /** Whether something was sent of the field. */
+        boolean has(FieldKey field) {
+            return parameters.containsKey("v." + field);
+        }
     }
 
     Table table() {
-        return asking().table();
+        return asking.table();
     }
 
     Changing changing() {
-        return asking().listing().changing();
+        return asking.listing().changing();
+    }
+
+    Locale language() {
+        return asking.language();
+    }
+
+    Author author() {
+        return asking.visit().author(Author.Origin.PAGE);
     }
 
     List<FieldKey> keys() {
@@ -32,12 +54,12 @@ record Filling(OpenListings.Open open, Visitor visitor, Locale language, List<Fi
 
     /** Where its rows are changed. */
     String rows() {
-        return "/listings/" + asking().listing().key() + "/rows";
+        return asking.addresses().rows();
     }
 
     /** Where changes are taken back. */
     String undoAt() {
-        return "/listings/" + asking().listing().key() + "/undo";
+        return "/listings/" + asking.listing().key() + "/undo";
     }
 
     /** The same for the field of that name alone; of none where it is not filled in. */
@@ -52,10 +74,10 @@ record Filling(OpenListings.Open open, Visitor visitor, Locale language, List<Fi
 
     /** The same as somebody fills it in. */
     Filling by(Visitor somebody) {
-        return new Filling(open, somebody, language, fields);
+        return new Filling(asking, somebody, fields, sent);
     }
 
     Filling with(Predicate<Field> which) {
-        return new Filling(open, visitor, language, fields.stream().filter(which).toList());
+        return new Filling(asking, visitor, fields.stream().filter(which).toList(), sent);
     }
 }

@@ -4,12 +4,7 @@ import static org.pressboard.filling.Fillings.LISTING;
 import static org.pressboard.filling.Fillings.ROW;
 import static org.pressboard.filling.Fillings.offered;
 
-import jakarta.servlet.http.HttpServletRequest;
-import jakarta.servlet.http.HttpServletResponse;
-import java.time.Clock;
-import java.time.LocalDateTime;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
@@ -20,20 +15,18 @@ import org.pressboard.editing.RowEditing;
 import org.pressboard.editing.VisitorEditing;
 import org.pressboard.grant.Verb;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Pace;
 import org.pressboard.signin.Browsers;
+import org.pressboard.stand.NotThere;
 import org.pressboard.table.Field;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
-import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** Forms in which visitors add, change and remove rows of a listing; they work without scripts. */
@@ -45,24 +38,21 @@ class FillingController {
     private final CalledRows references;
     private final Browsers browsers;
     private final Pace pace;
-    private final Clock clock;
     private final OwnActs theirs;
 
     FillingController(Fillings fillings, VisitorEditing editing, CalledRows references, Browsers browsers, Pace pace,
-            Clock clock, OwnActs theirs) {
+            OwnActs theirs) {
         this.theirs = theirs;
         this.browsers = browsers;
         this.fillings = fillings;
         this.editing = editing;
         this.references = references;
         this.pace = pace;
-        this.clock = clock;
     }
 
     @GetMapping(LISTING + "/add")
-    String begin(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
-            Model model, HttpServletRequest request) {
-        Filling filling = fillings.ofNew(fillings.find(listing, parameters, language, request), parameters);
+    String begin(Filling asked, Model model) {
+        Filling filling = fillings.ofNew(asked);
         offered(filling.changing().add());
         if (!editing.mayAdd(filling.visitor(), filling.table().key())) {
             return refused(filling, "problem.not-granted.add", model);
@@ -71,17 +61,17 @@ class FillingController {
     }
 
     private Map<FieldKey, Value> starts(Filling filling) {
-        return Field.begun(filling.fields(), filling.visitor().at(LocalDateTime.now(clock)));
+        return Field.begun(filling.fields(), filling.asking().visit().standpoint());
     }
 
     @PostMapping(LISTING + "/add")
-    String add(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
-            Model model, HttpServletRequest request, HttpServletResponse response, RedirectAttributes flash) {
-        Filling filling = fillings.ofNew(fillings.find(listing, parameters, language, request), parameters);
+    String add(Filling asked, Model model, RedirectAttributes flash) {
+        Filling filling = fillings.ofNew(asked);
         offered(filling.changing().add());
-        Filling sent = filling.by(browsers.sending(filling.visitor(), filling.table().browsers(), request, response));
-        return attempt(sent, null, parameters, request, form -> editing.add(sent.visitor(), sent.table().key(), something(form),
-                Fillings.author()).outcome(), model, flash);
+        Filling sent = filling.by(browsers.sending(filling.visitor(), filling.table().browsers(), filling.sent().request(),
+                filling.sent().response()));
+        return attempt(sent, null, form -> editing.add(sent.visitor(), sent.table().key(), something(form),
+                filling.author()).outcome(), model, flash);
     }
 
     private static Map<FieldKey, Value> something(RowForm form) {
@@ -92,10 +82,8 @@ class FillingController {
     }
 
     @GetMapping(ROW + "/change")
-    String open(@PathVariable String listing, @PathVariable long row,
-            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
-            HttpServletRequest request) {
-        Filling filling = fillings.of(fillings.find(listing, parameters, language, request), Set.of(row), parameters);
+    String open(Filling asked, @PathVariable long row, Model model) {
+        Filling filling = fillings.of(asked, Set.of(row));
         offered(filling.changing().change());
         Row found = fillings.row(filling, row);
         if (!fillings.may(filling, Verb.CHANGE, row)) {
@@ -105,20 +93,18 @@ class FillingController {
     }
 
     @PostMapping(ROW + "/change")
-    String change(@PathVariable String listing, @PathVariable long row,
-            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
-            HttpServletRequest request, RedirectAttributes flash) {
-        Filling filling = fillings.of(fillings.find(listing, parameters, language, request), Set.of(row), parameters);
+    String change(Filling asked, @PathVariable long row, Model model, RedirectAttributes flash) {
+        Filling filling = fillings.of(asked, Set.of(row));
         offered(filling.changing().change());
         Row found = fillings.row(filling, row);
-        return attempt(filling, found, parameters, request, form -> editing.change(filling.visitor(), filling.table().key(), row,
-                form.was(), form.values(), Fillings.author()), model, flash);
+        return attempt(filling, found, form -> editing.change(filling.visitor(), filling.table().key(), row,
+                form.was(), form.values(), filling.author()), model, flash);
     }
 
     /** Does what was sent of a row, a new one where there is none; what cannot be done is said in the form. */
-    private String attempt(Filling filling, @Nullable Row row, MultiValueMap<String, String> parameters,
-            HttpServletRequest request, Function<RowForm, RowEditing.Outcome> write, Model model, RedirectAttributes flash) {
-        return switch (fillings.write(filling, parameters, request, write, model)) {
+    private String attempt(Filling filling, @Nullable Row row, Function<RowForm, RowEditing.Outcome> write, Model model,
+            RedirectAttributes flash) {
+        return switch (fillings.write(filling, write, model)) {
             case Fillings.Tried.Done(Long act) when row == null -> fillings.back(filling, "change.added",
                     act != null && theirs.is(filling.table(), filling.visitor(), act) ? act : null, flash);
             case Fillings.Tried.Done(Long act) -> fillings.back(filling, act == null ? "change.same" : "change.changed", act, flash);
@@ -128,10 +114,7 @@ class FillingController {
 
     /** Asks once more before a row goes. */
     @GetMapping(ROW + "/remove")
-    String ask(@PathVariable String listing, @PathVariable long row,
-            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
-            HttpServletRequest request) {
-        Filling filling = fillings.find(listing, parameters, language, request);
+    String ask(Filling filling, @PathVariable long row, Model model) {
         offered(filling.changing().remove());
         Row found = fillings.row(filling, row);
         if (!fillings.may(filling, Verb.REMOVE, row)) {
@@ -143,15 +126,12 @@ class FillingController {
     }
 
     @PostMapping(ROW + "/remove")
-    String remove(@PathVariable String listing, @PathVariable long row,
-            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
-            HttpServletRequest request, RedirectAttributes flash) {
-        Filling filling = fillings.find(listing, parameters, language, request);
+    String remove(Filling filling, @PathVariable long row, Model model, RedirectAttributes flash) {
         offered(filling.changing().remove());
         Row found = fillings.row(filling, row);
         try {
             long act = pace.writing(() -> editing.remove(filling.visitor(), filling.table().key(), List.of(found.id()),
-                    Fillings.author()));
+                    filling.author()));
             return fillings.back(filling, "change.removed", act, flash);
         } catch (ProblemsFound against) {
             fillings.frame(filling, found, model);
@@ -163,15 +143,11 @@ class FillingController {
 
     /** What rows are called that a field of the form could lead to, as far as the visitor sees them. */
     @GetMapping(LISTING + "/refer/{field}")
-    String refer(@PathVariable String listing, @PathVariable String field,
-            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
-            HttpServletRequest request) {
-        Filling filling = fillings.find(listing, parameters, language, request);
+    String refer(Filling filling, @PathVariable String field, Model model) {
         offered(filling.changing().add() || filling.changing().change());
         Field reference = filling.of(field).fields().stream().findFirst()
                 .orElseThrow(() -> new NotThere("not-there.listing"));
-        model.addAttribute("found", references.called(filling.asking().sight(), filling.visitor(), reference,
-                parameters, language));
+        model.addAttribute("found", references.called(filling.asking().visit(), reference, filling.sent().parameters()));
         return "site/controls :: found";
     }
 

@@ -1,13 +1,11 @@
 package org.pressboard.filling;
 
-import jakarta.servlet.http.HttpServletRequest;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -20,22 +18,21 @@ import org.pressboard.editing.RowEditing;
 import org.pressboard.editing.VisitorEditing;
 import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
-import org.pressboard.history.Author;
-import org.pressboard.listing.RowQuery;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.sheet.NotThere;
+import org.pressboard.rows.Rows;
 import org.pressboard.sheet.Pace;
-import org.pressboard.sheet.Sheets;
 import org.pressboard.sheet.Words;
-import org.pressboard.signin.SignedIn;
-import org.pressboard.site.OpenListings;
 import org.pressboard.site.Receipts;
+import org.pressboard.stand.Asking;
+import org.pressboard.stand.NotThere;
+import org.pressboard.stand.Stands;
 import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
+import org.pressboard.visit.Visit;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
@@ -52,8 +49,8 @@ class Fillings {
     static final String LISTING = "/listings/{listing}/rows";
     static final String ROW = LISTING + "/{row:\\d{1,18}}";
 
-    private final OpenListings listings;
-    private final Sheets sheets;
+    private final Stands stands;
+    private final Rows rows;
     private final VisitorEditing editing;
     private final RowEditing kept;
     private final CalledRows references;
@@ -62,12 +59,12 @@ class Fillings {
     private final MessageSource messages;
     private final Receipts receipts;
 
-    Fillings(OpenListings listings, Sheets sheets, VisitorEditing editing, RowEditing kept, CalledRows references,
+    Fillings(Stands stands, Rows rows, VisitorEditing editing, RowEditing kept, CalledRows references,
             FormFiles files, Pace pace, MessageSource messages, Receipts receipts) {
         this.receipts = receipts;
         this.files = files;
-        this.listings = listings;
-        this.sheets = sheets;
+        this.stands = stands;
+        this.rows = rows;
         this.editing = editing;
         this.kept = kept;
         this.references = references;
@@ -87,14 +84,13 @@ class Fillings {
         }
     }
 
-    Filling find(String listing, MultiValueMap<String, String> parameters, Locale language, HttpServletRequest request) {
-        pace.spend(request.getRemoteAddr(), request.getMethod().equals("POST") ? Pace.WRITE : Pace.PAGE);
-        Visitor visitor = SignedIn.currentVisitor();
-        OpenListings.Open open = listings.find(listing, visitor, state(parameters));
-        boolean letsThrough = editing.mayLetThrough(visitor, open.asking().table().key());
-        return new Filling(open, visitor, language, open.asking().listing().changing()
-                .filled(open.asking().table(), open.asking().listing().shown()).stream()
-                .filter(field -> letsThrough || !field.key().equals(open.asking().table().approval())).toList());
+    Filling find(Visit visit, Filling.Sent sent) {
+        pace.spend(visit.address(), sent.request().getMethod().equals("POST") ? Pace.WRITE : Pace.PAGE);
+        Asking asking = stands.find(visit, sent.request(), state(sent.parameters()));
+        boolean letsThrough = editing.mayLetThrough(visit.visitor(), asking.table().key());
+        return new Filling(asking, visit.visitor(), asking.listing().changing()
+                .filled(asking.table(), asking.listing().shown()).stream()
+                .filter(field -> letsThrough || !field.key().equals(asking.table().approval())).toList(), sent);
     }
 
     /** The fields of the form are none of the list's state. */
@@ -121,13 +117,12 @@ class Fillings {
     Row row(Filling filling, long row) {
         List<FieldKey> fields = new ArrayList<>(filling.keys());
         filling.table().headingField().map(Field::key).ifPresent(fields::add);
-        return sheets.row(filling.asking(), row, fields, filling.language())
-                .orElseThrow(() -> new NotThere("not-there.one-row"));
+        return rows(filling, List.of(row), fields).stream().findFirst().orElseThrow(() -> new NotThere("not-there.one-row"));
     }
 
-    /** What the visitor gets of the listing. */
-    RowQuery query(Filling filling) {
-        return sheets.query(filling.asking());
+    /** Those of the rows that the visitor gets of the listing, with these fields of them. */
+    List<Row> rows(Filling filling, List<Long> numbers, Collection<FieldKey> fields) {
+        return rows.numbered(filling.asking().rowQuery().reading(fields), filling.language(), numbers);
     }
 
     boolean may(Filling filling, Verb verb, long row) {
@@ -135,27 +130,25 @@ class Fillings {
     }
 
     /** The same with the fields that the visitor may give in a new row, and those that they have sent: it is said of them. */
-    Filling ofNew(Filling filling, MultiValueMap<String, String> parameters) {
-        return open(filling, Verb.ADD, List.of(), parameters);
+    Filling ofNew(Filling filling) {
+        return open(filling, Verb.ADD, List.of());
     }
 
     /** The same with the fields that the visitor may change in all of these rows, and those that they have sent. */
-    Filling of(Filling filling, Collection<Long> rows, MultiValueMap<String, String> parameters) {
-        return open(filling, Verb.CHANGE, rows, parameters);
+    Filling of(Filling filling, Collection<Long> rows) {
+        return open(filling, Verb.CHANGE, rows);
     }
 
-    private Filling open(Filling filling, Verb verb, Collection<Long> rows, MultiValueMap<String, String> parameters) {
+    private Filling open(Filling filling, Verb verb, Collection<Long> rows) {
         Set<FieldKey> leftOut = editing.leftOut(filling.visitor(), verb, filling.table().key(), filling.keys(), rows);
-        return filling.among(field -> !leftOut.contains(field) || parameters.containsKey("v." + field));
+        return filling.among(field -> !leftOut.contains(field) || filling.sent().has(field));
     }
 
     /** Writes what was sent, unless something is wrong with it. */
-    Tried write(Filling filling, MultiValueMap<String, String> parameters, HttpServletRequest request,
-            Function<RowForm, RowEditing.Outcome> write, Model model) {
+    Tried write(Filling filling, Function<RowForm, RowEditing.Outcome> write, Model model) {
         Words words = words(filling);
-        FormFiles.Sent brought = files.sent(filling.fields(), parameters, request, words);
-        RowForm sent = references.read(filling.asking().sight(), filling.visitor(), filling.fields(), brought.parameters(),
-                words);
+        FormFiles.Sent brought = files.sent(filling.fields(), filling.sent().parameters(), filling.sent().request(), words);
+        RowForm sent = references.read(filling.asking().visit(), filling.fields(), brought.parameters(), words);
         if (sent.controls().isEmpty() && brought.problem().isEmpty() && !filling.fields().isEmpty()) {
             // of none of the fields anything was sent
             return new Tried.Done(null);
@@ -181,10 +174,6 @@ class Fillings {
         }
     }
 
-    static Author author() {
-        return SignedIn.author().from(Author.Origin.PAGE);
-    }
-
     /** Says why nothing was done. */
     void tell(Filling filling, ProblemsFound refused, Model model) {
         model.addAttribute("problem", words(filling).say(refused.problems().all().getFirst()));
@@ -192,7 +181,7 @@ class Fillings {
 
     /** What every page says around a form. */
     void frame(Filling filling, @Nullable Row row, Model model) {
-        model.addAttribute("page", filling.open().page());
+        model.addAttribute("page", filling.asking().page());
         model.addAttribute("rows", filling.rows());
         model.addAttribute("query", filling.asking().query());
         model.addAttribute("asked", files.sealed());
@@ -216,7 +205,7 @@ class Fillings {
 
     /** To the list as it was, where it is said what was done, and offered to take it back. */
     String back(Filling filling, String said, @Nullable Long act, RedirectAttributes flash) {
-        String page = "/" + filling.open().page().key() + filling.asking().query();
+        String page = filling.asking().addresses().page() + filling.asking().query();
         if (filling.visitor().kind() == Visitor.Kind.ANYONE) {
             // nothing is kept of those who are not signed in; the address tells
             return "redirect:" + page + (page.contains("?") ? "&" : "?") + "done=" + said.replace("change.", "")
@@ -233,7 +222,8 @@ class Fillings {
     /** By what an act is taken back: its number, or what those get for it who are not signed in. */
     String undo(Filling filling, long act) {
         return filling.visitor().kind() != Visitor.Kind.ANYONE ? Long.toString(act)
-                : receipts.of(new Receipts.Receipt(filling.asking().listing().key(), act));
+                : receipts.of(new Receipts.Receipt(filling.asking().listing().key(), act), filling.sent().request(),
+                        filling.sent().response());
     }
 
     Words words(Filling filling) {

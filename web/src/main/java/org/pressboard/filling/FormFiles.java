@@ -6,7 +6,6 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -15,22 +14,22 @@ import org.pressboard.control.SealedFiles;
 import org.pressboard.editing.VisitorEditing;
 import org.pressboard.files.Files;
 import org.pressboard.files.KeptFile;
-import org.pressboard.grant.Visitor;
 import org.pressboard.listing.Changing;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.sheet.Asking;
-import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
 import org.pressboard.signin.Seal;
-import org.pressboard.signin.SignedIn;
 import org.pressboard.signin.UploadGuard;
-import org.pressboard.site.OpenForms;
-import org.pressboard.site.OpenListings;
-import org.pressboard.site.PageClosed;
+import org.pressboard.stand.Asking;
+import org.pressboard.stand.NotThere;
+import org.pressboard.stand.OpenForm;
+import org.pressboard.stand.PageClosed;
+import org.pressboard.stand.Stands;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Field;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Value;
+import org.pressboard.visit.Visit;
+import org.pressboard.visit.Visits;
 import org.springframework.stereotype.Component;
 import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
@@ -52,15 +51,15 @@ class FormFiles implements UploadGuard.Places {
     /** All of what is sent at once: a file, and some room for the rest. */
     private static final long MOST_BYTES = Files.MOST_BYTES + 2L * 1024 * 1024;
 
-    private final OpenForms forms;
-    private final OpenListings listings;
+    private final Visits visits;
+    private final Stands stands;
     private final VisitorEditing editing;
     private final Files files;
     private final Seal seal;
 
-    FormFiles(OpenForms forms, OpenListings listings, VisitorEditing editing, Files files, Seal seal) {
-        this.forms = forms;
-        this.listings = listings;
+    FormFiles(Visits visits, Stands stands, VisitorEditing editing, Files files, Seal seal) {
+        this.visits = visits;
+        this.stands = stands;
         this.editing = editing;
         this.files = files;
         this.seal = seal;
@@ -71,7 +70,7 @@ class FormFiles implements UploadGuard.Places {
     public boolean isTaken(HttpServletRequest request) {
         boolean isBounded = request.getContentLengthLong() >= 0 && request.getContentLengthLong() <= MOST_BYTES;
         try {
-            return isBounded && fields(request.getRequestURI(), SignedIn.currentVisitor()).stream()
+            return isBounded && fields(request.getRequestURI(), visits.of(request)).stream()
                     .anyMatch(field -> field.type() instanceof Attached);
         } catch (NotThere | PageClosed closed) {
             return false;
@@ -79,21 +78,21 @@ class FormFiles implements UploadGuard.Places {
     }
 
     /** What somebody may fill in there; nothing where they may not. */
-    private List<Field> fields(String address, Visitor visitor) {
+    private List<Field> fields(String address, Visit visit) {
         Matcher form = FORM.matcher(address);
         if (form.matches()) {
-            OpenForms.Open open = forms.open(form.group(1), form.group(2), visitor);
-            return open.may() ? open.sitting(Locale.ENGLISH).fields() : List.of();
+            OpenForm open = stands.published(visit, form.group(1)).form(form.group(2));
+            return open.may() ? open.fields() : List.of();
         }
         Matcher row = ROW.matcher(address);
         if (!row.matches()) {
             return List.of();
         }
-        Asking asking = listings.find(row.group(1), visitor, Map.of()).asking();
+        Asking asking = stands.find(visit, row.group(1), Map.of());
         Changing changing = asking.listing().changing();
         boolean isNew = row.group(2).equals("add");
-        boolean may = isNew ? changing.add() && editing.mayAdd(visitor, asking.table().key())
-                : changing.change() && editing.mayChange(visitor, asking.table().key());
+        boolean may = isNew ? changing.add() && editing.mayAdd(visit.visitor(), asking.table().key())
+                : changing.change() && editing.mayChange(visit.visitor(), asking.table().key());
         return may ? changing.filled(asking.table(), asking.listing().shown()) : List.of();
     }
 

@@ -1,11 +1,11 @@
 package org.pressboard.filling;
 
-import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import org.pressboard.catalog.Account;
 import org.pressboard.catalog.Accounts;
 import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.Site;
 import org.pressboard.editing.RowEditing;
 import org.pressboard.form.Form;
 import org.pressboard.form.Notice;
@@ -14,7 +14,7 @@ import org.pressboard.mail.Letter;
 import org.pressboard.mail.Outbox;
 import org.pressboard.sheet.Words;
 import org.pressboard.signin.MailPace;
-import org.pressboard.site.OpenForms;
+import org.pressboard.stand.OpenForm;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
@@ -53,7 +53,7 @@ class FormLetters {
     }
 
     /** Within the transaction that adds the row, so that no letter tells of one that is not there. */
-    void write(OpenForms.Open open, long row, String sender) {
+    void write(OpenForm open, long row, String sender) {
         Form form = open.form();
         if (form.notices().isEmpty()) {
             return;
@@ -61,11 +61,11 @@ class FormLetters {
         Row added = editing.find(open.table().key(), row).orElseThrow();
         form.notice(Notice.Whom.SENDER).ifPresent(notice -> recipient(form, open.table(), added, sender)
                 .filter(Letter::isAddress).filter(pace::mayReceive)
-                .ifPresent(to -> put(to, notice, open.table(), added, Letter.Why.ENTRY)));
+                .ifPresent(to -> put(open, to, notice, added, Letter.Why.ENTRY)));
         form.notice(Notice.Whom.OWNER).ifPresent(notice -> accounts.staff().stream()
                 .filter(account -> account.role() == Account.Role.OWNER)
                 .filter(owner -> gathering.isFirst(owner.email(), form.title()))
-                .forEach(owner -> put(owner.email(), notice, open.table(), added, Letter.Why.NOTICE)));
+                .forEach(owner -> put(open, owner.email(), notice, added, Letter.Why.NOTICE)));
     }
 
     /** Tells the owners of the rows that came in since they were told of one. */
@@ -77,8 +77,9 @@ class FormLetters {
     }
 
     private Gathering.Told tell(Gathering.Told told) {
-        Words words = new Words(messages, catalog.published().site().language());
-        Object[] details = {told.times(), told.about(), catalog.published().site().publicAddress()};
+        Site site = catalog.published().site();
+        Words words = new Words(messages, site.language());
+        Object[] details = {told.times(), told.about(), site.publicAddress()};
         outbox.put(new Letter(told.recipient(), words.say("letter.gathered.subject", details),
                 words.say("letter.gathered.text", details), Letter.Why.NOTICE));
         return told;
@@ -98,9 +99,9 @@ class FormLetters {
         return !field.isEntered() || field.type() instanceof Textual || field.type() instanceof Attached;
     }
 
-    private void put(String to, Notice notice, Table table, Row row, Letter.Why why) {
-        Locale language = catalog.published().site().language();
-        Words words = new Words(messages, language);
+    private void put(OpenForm open, String to, Notice notice, Row row, Letter.Why why) {
+        Table table = open.table();
+        Words words = new Words(messages, open.language());
         outbox.put(new Letter(to, Notice.filled(notice.subject(), table, field -> isTyped(field) ? field.label()
                 : words.written(table, field, row)),
                 Notice.filled(notice.text(), table, field -> words.written(table, field, row)), why));

@@ -5,7 +5,6 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -19,13 +18,14 @@ import org.pressboard.form.Afterwards;
 import org.pressboard.grant.Visitor;
 import org.pressboard.history.Author;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Pace;
 import org.pressboard.signin.Browsers;
-import org.pressboard.signin.SignedIn;
-import org.pressboard.site.OpenForms;
 import org.pressboard.site.OpenRows;
+import org.pressboard.stand.NotThere;
+import org.pressboard.stand.OpenForm;
+import org.pressboard.stand.Stands;
 import org.pressboard.table.Field;
+import org.pressboard.visit.Visit;
 import org.springframework.stereotype.Controller;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -44,7 +44,7 @@ class SendController {
 
     private static final String AT = "/{page:[a-z][a-z0-9-]*}/send/{form}";
 
-    private final OpenForms forms;
+    private final Stands stands;
     private final OpenRows rows;
     private final FormDesk desk;
     private final FormSending sending;
@@ -55,11 +55,11 @@ class SendController {
     private final TransactionTemplate transaction;
     private final FormFiles files;
 
-    SendController(OpenForms forms, OpenRows rows, FormDesk desk, FormSending sending, FormLetters letters,
+    SendController(Stands stands, OpenRows rows, FormDesk desk, FormSending sending, FormLetters letters,
             CalledRows references, Browsers browsers, Pace pace, PlatformTransactionManager transactions,
             FormFiles files) {
         this.files = files;
-        this.forms = forms;
+        this.stands = stands;
         this.rows = rows;
         this.desk = desk;
         this.sending = sending;
@@ -70,60 +70,56 @@ class SendController {
         this.transaction = new TransactionTemplate(transactions);
     }
 
-    private OpenForms.Open open(String page, String form, int cost, HttpServletRequest request) {
-        pace.spend(request.getRemoteAddr(), cost);
-        return forms.open(page, form, SignedIn.currentVisitor());
+    private OpenForm open(Visit visit, String page, String form, int cost) {
+        pace.spend(visit.address(), cost);
+        return stands.published(visit, page).form(form);
     }
 
     @GetMapping(AT)
-    String begin(@PathVariable String page, @PathVariable String form, @RequestParam Map<String, String> given,
-            Locale language, Model model, HttpServletRequest request, HttpServletResponse response) {
-        OpenForms.Open open = open(page, form, Pace.PAGE, request);
+    String begin(Visit visit, @PathVariable String page, @PathVariable String form, @RequestParam Map<String, String> given,
+            Model model, HttpServletRequest request, HttpServletResponse response) {
+        OpenForm open = open(visit, page, form, Pace.PAGE);
         response.setHeader("Cache-Control", "no-store");
-        FormDesk.Sitting sitting = open.sitting(language);
-        return show(open, !open.may() ? FormDesk.closed(sitting) : desk.begin(sitting, given, open.name(),
-                browsers.sender(request)), model);
+        return show(open, !open.may() ? FormDesk.closed(open) : desk.begin(open, given, browsers.sender(request)), model);
     }
 
     @PostMapping(AT)
-    String send(@PathVariable String page, @PathVariable String form, @RequestParam MultiValueMap<String, String> parameters,
-            Locale language, Model model, HttpServletRequest request, HttpServletResponse response) throws IOException {
-        OpenForms.Open open = open(page, form, Pace.WRITE, request);
-        FormDesk.Sitting sitting = open.sitting(language);
-        FormFiles.Sent sent = files.sent(sitting.fields(), parameters, request, desk.words(sitting));
-        RowForm filled = desk.read(sitting, sent.parameters());
+    String send(Visit visit, @PathVariable String page, @PathVariable String form, @RequestParam MultiValueMap<String, String> parameters,
+            Model model, HttpServletRequest request, HttpServletResponse response) throws IOException {
+        OpenForm open = open(visit, page, form, Pace.WRITE);
+        FormFiles.Sent sent = files.sent(open.fields(), parameters, request, desk.words(open));
+        RowForm filled = desk.read(open, sent.parameters());
         if (!sent.problem().isEmpty()) {
-            return show(open, desk.again(sitting, filled, sent.problem(), desk.token(sitting, parameters,
+            return show(open, desk.again(open, filled, sent.problem(), desk.token(open, parameters,
                     Optional.empty())), model);
         }
-        Optional<String> suspicion = desk.suspicion(sitting, parameters);
-        String token = desk.token(sitting, parameters, suspicion);
+        Optional<String> suspicion = desk.suspicion(open, parameters);
+        String token = desk.token(open, parameters, suspicion);
         Optional<String> problem = filled.isWrong() ? Optional.of("form.wrong")
                 : suspicion.or(() -> Optional.of("problem.entry.nothing").filter(nothing -> filled.isUnfilled()));
         if (problem.isPresent()) {
-            return show(open, desk.again(sitting, filled, desk.words(sitting).say(problem.get()), token), model);
+            return show(open, desk.again(open, filled, desk.words(open).say(problem.get()), token), model);
         }
         try {
             String sender = browsers.sender(request, response);
-            Visitor visitor = browsers.sending(sitting.visitor(), open.table().browsers(), request, response);
+            Visitor visitor = browsers.sending(open.visitor(), open.table().browsers(), request, response);
             RowEditing.Added added = pace.writing(() -> transaction.execute(status ->
                     send(open, visitor, sender, filled)));
             if (Objects.requireNonNull(added).outcome() instanceof RowEditing.Outcome.Refused(var problems)) {
-                return show(open, desk.again(sitting, filled.with(problems, desk.words(sitting)),
-                        desk.words(sitting).say("form.wrong"), token), model);
+                return show(open, desk.again(open, filled.with(problems, desk.words(open)),
+                        desk.words(open).say("form.wrong"), token), model);
             }
-            return "redirect:" + afterwards(open, visitor, added.row(), Objects.requireNonNullElse(parameters.getFirst("back"),
-                    ""), language);
+            return "redirect:" + afterwards(open, visitor, added.row(), Objects.requireNonNullElse(parameters.getFirst("back"), ""));
         } catch (ProblemsFound refused) {
-            return show(open, desk.again(sitting, filled, desk.words(sitting).say(refused.problems().all()
+            return show(open, desk.again(open, filled, desk.words(open).say(refused.problems().all()
                     .getFirst()), token),
                     model);
         }
     }
 
-    private RowEditing.Added send(OpenForms.Open open, Visitor visitor, String sender, RowForm filled) {
-        RowEditing.Added added = sending.send(visitor, sender, open.page(), open.form(), filled.filled(),
-                SignedIn.author().from(Author.Origin.PAGE));
+    private RowEditing.Added send(OpenForm open, Visitor visitor, String sender, RowForm filled) {
+        RowEditing.Added added = sending.send(visitor, sender, open.on().page(), open.form(), filled.filled(),
+                open.on().visit().author(Author.Origin.PAGE));
         if (added.outcome() instanceof RowEditing.Outcome.Done) {
             letters.write(open, added.row(), sender);
         }
@@ -131,40 +127,38 @@ class SendController {
     }
 
     /** Whoever came from a row goes back to it. */
-    private String afterwards(OpenForms.Open open, Visitor visitor, long row, String back, Locale language) {
-        String page = "/" + open.page().key() + (back.isEmpty() ? ""
+    private String afterwards(OpenForm open, Visitor visitor, long row, String back) {
+        String page = open.on().stand().page() + (back.isEmpty() ? ""
                 : "/" + UriUtils.encodePathSegment(back, StandardCharsets.UTF_8));
         String thanks = page + "?sent=" + open.form().key();
         return switch (open.form().then()) {
             case Afterwards.Thanks said -> thanks;
             case Afterwards.ToPage(String other) -> "/" + other + "?sent=" + open.form().key();
-            case Afterwards.ToRow there -> rows.address(open.page(), open.table(), row, visitor, language)
-                    .orElse(thanks);
+            case Afterwards.ToRow there -> rows.address(open.on().as(visitor), open.table(), row).orElse(thanks);
         };
     }
 
     /** The fields of the questions that are asked of whoever has answered so far. */
     @PostMapping(AT + "/asked")
-    @ResponseBody List<String> asked(@PathVariable String page, @PathVariable String form,
-            @RequestParam MultiValueMap<String, String> parameters, Locale language, HttpServletRequest request) {
-        OpenForms.Open open = open(page, form, Pace.PAGE, request);
-        FormDesk.Sitting sitting = open.sitting(language);
-        return desk.asked(sitting, desk.read(sitting, parameters)).stream().map(key -> key.name()).toList();
+    @ResponseBody List<String> asked(Visit visit, @PathVariable String page, @PathVariable String form,
+            @RequestParam MultiValueMap<String, String> parameters) {
+        OpenForm open = open(visit, page, form, Pace.PAGE);
+        return desk.asked(open, desk.read(open, parameters)).stream().map(key -> key.name()).toList();
     }
 
     /** What rows are called that a question could be answered with, as far as the visitor sees them. */
     @GetMapping(AT + "/refer/{field}")
-    String refer(@PathVariable String page, @PathVariable String form, @PathVariable String field,
-            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model, HttpServletRequest request) {
-        OpenForms.Open open = open(page, form, Pace.PAGE, request);
-        Field reference = open.sitting(language).fields().stream().filter(each -> each.key().name().equals(field)).findFirst()
+    String refer(Visit visit, @PathVariable String page, @PathVariable String form, @PathVariable String field,
+            @RequestParam MultiValueMap<String, String> parameters, Model model) {
+        OpenForm open = open(visit, page, form, Pace.PAGE);
+        Field reference = open.fields().stream().filter(each -> each.key().name().equals(field)).findFirst()
                 .orElseThrow(() -> new NotThere("not-there.form"));
-        model.addAttribute("found", references.called(open.sight(), SignedIn.currentVisitor(), reference, parameters, language));
+        model.addAttribute("found", references.called(open.on().visit(), reference, parameters));
         return "site/controls :: found";
     }
 
-    private static String show(OpenForms.Open open, AskedForm asked, Model model) {
-        model.addAttribute("page", open.page());
+    private static String show(OpenForm open, AskedForm asked, Model model) {
+        model.addAttribute("page", open.on().page());
         model.addAttribute("asked", asked);
         return "site/send";
     }

@@ -2,8 +2,6 @@ package org.pressboard.filling;
 
 import static org.pressboard.filling.Fillings.offered;
 
-import jakarta.servlet.http.HttpServletRequest;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -12,16 +10,14 @@ import org.pressboard.drawing.DrawnOnce;
 import org.pressboard.editing.VisitorEditing;
 import org.pressboard.grant.Verb;
 import org.pressboard.listing.Changing;
-import org.pressboard.sheet.NotThere;
-import org.pressboard.site.SiteFrame;
+import org.pressboard.site.SiteFrames;
+import org.pressboard.stand.NotThere;
 import org.pressboard.value.Row;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
-import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.ModelAndView;
 import org.unbescape.html.HtmlEscape;
 
@@ -34,17 +30,18 @@ class ValueController {
     private final Fillings fillings;
     private final VisitorEditing editing;
     private final DrawnOnce once;
+    private final SiteFrames frames;
 
-    ValueController(Fillings fillings, VisitorEditing editing, DrawnOnce once) {
+    ValueController(Fillings fillings, VisitorEditing editing, DrawnOnce once, SiteFrames frames) {
+        this.frames = frames;
         this.once = once;
         this.fillings = fillings;
         this.editing = editing;
     }
 
     @GetMapping(VALUE)
-    String value(@PathVariable String listing, @PathVariable long row, @PathVariable String field,
-            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model, HttpServletRequest request) {
-        Filling filling = find(listing, row, field, parameters, language, request);
+    String value(Filling asked, @PathVariable long row, @PathVariable String field, Model model) {
+        Filling filling = one(asked, row, field);
         Row found = fillings.row(filling, row);
         if (!fillings.may(filling, Verb.CHANGE, row)) {
             throw new NotThere("not-there.one-row");
@@ -53,23 +50,19 @@ class ValueController {
     }
 
     @PostMapping(VALUE)
-    ModelAndView keep(@PathVariable String listing, @PathVariable long row, @PathVariable String field,
-            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
-            HttpServletRequest request) {
-        Filling filling = find(listing, row, field, parameters, language, request);
-        return switch (fillings.write(filling, parameters, request, typed -> editing.change(
-                fillings.query(filling), language, row, typed.was(), typed.values(), Fillings.author())
+    ModelAndView keep(Filling asked, @PathVariable long row, @PathVariable String field, Model model) {
+        Filling filling = one(asked, row, field);
+        return switch (fillings.write(filling, typed -> editing.change(
+                filling.asking().rowQuery(), filling.language(), row, typed.was(), typed.values(), filling.author())
                 .orElseThrow(() -> new NotThere("not-there.one-row")), model)) {
             case Fillings.Tried.Done(Long act) -> kept(filling, act);
             case Fillings.Tried.Against(RowForm form) -> new ModelAndView(show(filling, form, row, field, model));
         };
     }
 
-    private Filling find(String listing, long row, String field, MultiValueMap<String, String> parameters,
-            Locale language, HttpServletRequest request) {
-        Filling filling = fillings.find(listing, parameters, language, request);
-        offered(filling.changing().change() && filling.changing().inPlace());
-        Filling one = fillings.of(filling.with(Changing::canBeTyped).of(field), Set.of(row), parameters);
+    private Filling one(Filling asked, long row, String field) {
+        offered(asked.changing().change() && asked.changing().inPlace());
+        Filling one = fillings.of(asked.with(Changing::canBeTyped).of(field), Set.of(row));
         if (one.fields().isEmpty()) {
             // as where there is no such row: whether there is one is not told
             throw new NotThere("not-there.one-row");
@@ -89,7 +82,7 @@ class ValueController {
         once.draw(html, "site/kept", Map.of("said", act == null ? "change.same" : "change.changed",
                 "undoAt", act == null ? "" : filling.undoAt()), filling.language(), Map.of(
                 "undo", gap -> gap.append(HtmlEscape.escapeHtml4Xml(act == null ? "" : fillings.undo(filling, act))),
-                "token", gap -> gap.append(HtmlEscape.escapeHtml4Xml(SiteFrame.token()))));
+                "token", gap -> gap.append(HtmlEscape.escapeHtml4Xml(frames.of(filling.sent().request()).token()))));
         return new ModelAndView(DrawnOnce.answer(html, filling.language()));
     }
 }

@@ -1,21 +1,19 @@
 package org.pressboard.live;
 
-import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import org.pressboard.sheet.Asking;
+import org.pressboard.rows.Rows;
 import org.pressboard.sheet.Pace;
-import org.pressboard.sheet.Sheets;
-import org.pressboard.signin.SignedIn;
-import org.pressboard.site.OpenListings;
+import org.pressboard.stand.Asking;
+import org.pressboard.stand.Stands;
 import org.pressboard.table.TableKey;
+import org.pressboard.visit.Visit;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -36,26 +34,26 @@ class LiveController {
     private static final byte[] BEAT = ":\n\n".getBytes(StandardCharsets.UTF_8);
     private static final byte[] CHANGED = "event: rows\ndata: changed\n\n".getBytes(StandardCharsets.UTF_8);
 
-    private final OpenListings listings;
-    private final Sheets sheets;
+    private final Stands stands;
+    private final Rows rows;
     private final Listeners listeners;
     private final Pace pace;
 
-    LiveController(OpenListings listings, Sheets sheets, Listeners listeners, Pace pace) {
-        this.listings = listings;
-        this.sheets = sheets;
+    LiveController(Stands stands, Rows rows, Listeners listeners, Pace pace) {
+        this.stands = stands;
+        this.rows = rows;
         this.listeners = listeners;
         this.pace = pace;
     }
 
     @GetMapping("/listings/live.events")
-    void live(@RequestParam List<String> listing, @RequestParam(defaultValue = "") List<String> state, HttpServletRequest request,
+    void live(Visit visit, @RequestParam List<String> listing, @RequestParam(defaultValue = "") List<String> state,
             HttpServletResponse response) throws IOException {
-        pace.spend(request.getRemoteAddr(), Pace.PAGE);
+        pace.spend(visit.address(), Pace.PAGE);
         List<Asking> askings = listing.stream().limit(MOST_LISTINGS)
-                .map(key -> listings.open(key, SignedIn.currentVisitor(), Map.of()).asking()).toList();
-        Set<TableKey> tables = askings.stream().flatMap(asking -> sheets.tables(asking).stream()).collect(Collectors.toSet());
-        try (Listeners.Listener listener = listeners.enter(tables, request.getRemoteAddr())) {
+                .map(key -> stands.listing(visit, key)).toList();
+        Set<TableKey> tables = askings.stream().flatMap(asking -> asking.reached().stream()).collect(Collectors.toSet());
+        try (Listeners.Listener listener = listeners.enter(tables, visit.address())) {
             if (listener == null) {
                 // a browser that is answered so does not ask again
                 response.setStatus(HttpServletResponse.SC_NO_CONTENT);
@@ -75,7 +73,7 @@ class LiveController {
     /** Whether one of the listings was drawn from another state than there is now; where that is not said, none was. */
     private boolean isBehind(List<Asking> askings, List<String> states) {
         return IntStream.range(0, Math.min(askings.size(), states.size()))
-                .anyMatch(at -> !states.get(at).equals(String.valueOf(sheets.state(askings.get(at)))));
+                .anyMatch(at -> !states.get(at).equals(String.valueOf(rows.revision(askings.get(at).begun()))));
     }
 
     /** Until whoever listens is gone, which is found out by writing to them. */

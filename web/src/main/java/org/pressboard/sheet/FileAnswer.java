@@ -8,6 +8,7 @@ import java.time.Duration;
 import java.util.Optional;
 import org.pressboard.files.Files;
 import org.pressboard.files.KeptFile;
+import org.pressboard.stand.NotThere;
 import org.springframework.http.CacheControl;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;

@@ -14,6 +14,8 @@ import org.pressboard.listing.NarrowBy;
 import org.pressboard.listing.Narrowing;
 import org.pressboard.listing.RequestState;
 import org.pressboard.listing.Distribution;
+import org.pressboard.stand.Addresses;
+import org.pressboard.stand.Asking;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
@@ -28,16 +30,16 @@ final class MenuBuilder {
 
     private final Asking asking;
     private final RequestState state;
-    private final Place place;
+    private final Addresses addresses;
     private final Words words;
     private final Sheets.Picks picks;
     private final ValueCounts valueCounts;
     private final Spans spans;
 
-    MenuBuilder(Asking asking, Place place, Words words, Sheets.Picks picks, ValueCounts valueCounts, Spans spans) {
+    MenuBuilder(Asking asking, Words words, Sheets.Picks picks, ValueCounts valueCounts, Spans spans) {
         this.asking = asking;
-        this.state = asking.asked().state();
-        this.place = place;
+        this.state = asking.state();
+        this.addresses = asking.addresses();
         this.words = words;
         this.picks = picks;
         this.valueCounts = valueCounts;
@@ -67,9 +69,9 @@ final class MenuBuilder {
                 options, way == NarrowBy.Way.RANGE ? range(field, narrowing) : null, box(field, way, narrowing),
                 way == NarrowBy.Way.RANGE && isOfDays(field.type()) ? spans.of(field.key(), state, asking.address()) : List.of(),
                 isSpread, spread.map(found -> bars(field, found)).orElse(null),
-                field.type() instanceof Referring && way.isOfValues() && !place.picking().isEmpty()
-                        ? place.picking() + field.key() : "",
-                rows.isPresent() || spread.isPresent() || place.valueCounts().isEmpty());
+                field.type() instanceof Referring && way.isOfValues() && !addresses.picking().isEmpty()
+                        ? addresses.picking() + field.key() : "",
+                rows.isPresent() || spread.isPresent() || addresses.valueCounts().isEmpty());
     }
 
     String label(Field field) {

@@ -20,6 +20,8 @@ import org.pressboard.listing.Deed;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.Sending;
 import org.pressboard.problem.Problem;
+import org.pressboard.stand.Addresses;
+import org.pressboard.stand.Asking;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
@@ -61,15 +63,35 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Several 
         return rows.getOrDefault(row, List.of());
     }
 
-    static Offered of(VisitorEditing editing, FormSending forms, Visitor visitor, Table table, Listing listing, Place place,
-            Collection<Long> rows, Words words) {
-        return !listing.changing().isAny() || !place.isChangeable() ? NOTHING
-                : new Offering(editing, forms, visitor, table, listing, listing.changing(), place, rows, words).offered();
+    static Offered of(VisitorEditing editing, FormSending forms, Asking asking, Collection<Long> rows, Words words) {
+        return !asking.listing().changing().isAny() || !asking.addresses().isChangeable() ? NOTHING
+                : new Offering(editing, forms, asking, rows, words).offered();
     }
 
     /** Works out what is offered. For one use. */
-    private record Offering(VisitorEditing editing, FormSending forms, Visitor visitor, Table table, Listing listing,
-                            Changing changing, Place place, Collection<Long> rows, Words words) {
+    private static final class Offering {
+
+        private final VisitorEditing editing;
+        private final FormSending forms;
+        private final Visitor visitor;
+        private final Table table;
+        private final Listing listing;
+        private final Changing changing;
+        private final Addresses addresses;
+        private final Collection<Long> rows;
+        private final Words words;
+
+        private Offering(VisitorEditing editing, FormSending forms, Asking asking, Collection<Long> rows, Words words) {
+            this.editing = editing;
+            this.forms = forms;
+            this.visitor = asking.visitor();
+            this.table = asking.table();
+            this.listing = asking.listing();
+            this.changing = listing.changing();
+            this.addresses = asking.addresses();
+            this.rows = rows;
+            this.words = words;
+        }
 
         Offered offered() {
             Set<Verb> verbs = EnumSet.noneOf(Verb.class);
@@ -85,25 +107,25 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Several 
             sending(links);
             changing.deeds().forEach(deed -> deed(deed, changeable, links));
             if (changing.change()) {
-                changeable.forEach(row -> add(links, row, place.changing("/" + row + "/change"), words.say("change.change")));
+                changeable.forEach(row -> add(links, row, addresses.changing("/" + row + "/change"), words.say("change.change")));
             }
             if (changing.remove()) {
                 // of a row that is changed, the form leads on to that
                 Set<Long> others = new TreeSet<>(may.getOrDefault(Verb.REMOVE, Set.of()));
                 others.removeAll(changing.change() ? changeable : Set.of());
-                others.forEach(row -> add(links, row, place.changing("/" + row + "/remove"), words.say("change.remove")));
+                others.forEach(row -> add(links, row, addresses.changing("/" + row + "/remove"), words.say("change.remove")));
             }
             boolean mayAdd = changing.add() && editing.mayAdd(visitor, table.key());
-            boolean isInPlace = changing.change() && changing.inPlace() && place.isOnSite();
-            return new Offered(mayAdd ? place.changing("/add") : null, links, several(changeable, may),
+            boolean isInPlace = changing.change() && changing.inPlace() && addresses.isOnSite();
+            return new Offered(mayAdd ? addresses.changing("/add") : null, links, several(changeable, may),
                     isInPlace ? new Values(fields(listing.shown(), changeable), changeable) : NOTHING.values);
         }
 
         private Several several(Set<Long> changeable, Map<Verb, Set<Long>> may) {
             Set<Long> picked = new HashSet<>(changing.change() ? changeable : Set.of());
             picked.addAll(may.getOrDefault(Verb.REMOVE, Set.of()));
-            return changing.several() && place.isOnSite() && !picked.isEmpty()
-                    ? new Several(place.changing("/several"), picked) : NOTHING.several;
+            return changing.several() && addresses.isOnSite() && !picked.isEmpty()
+                    ? new Several(addresses.changing("/several"), picked) : NOTHING.several;
         }
 
         private Set<FieldKey> fields(List<FieldKey> shown, Set<Long> changeable) {
@@ -118,7 +140,7 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Several 
         private void deed(Deed deed, Set<Long> changeable, Map<Long, List<Link>> links) {
             Set<Long> open = editing.open(visitor, Verb.CHANGE, table.key(), deed.given(), changeable);
             editing.among(visitor, table.key(), deed.when(), open).forEach(row ->
-                    add(links, row, place.changing("/" + row + "/do/" + deed.key()), deed.label()));
+                    add(links, row, addresses.changing("/" + row + "/do/" + deed.key()), deed.label()));
         }
 
         private void sending(Map<Long, List<Link>> links) {
@@ -129,7 +151,7 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Several 
                         if (shut.containsKey(row)) {
                             add(links, row, null, words.say("offered." + shut.get(row).code(), sending.label()));
                         } else {
-                            add(links, row, place.sending(sending.form(), sending.by().name(), row), sending.label());
+                            add(links, row, addresses.sending(sending.form(), sending.by().name(), row), sending.label());
                         }
                     });
                 }

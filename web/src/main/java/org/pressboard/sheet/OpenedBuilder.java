@@ -12,6 +12,8 @@ import org.pressboard.listing.RowAddress;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.Shown;
 import org.pressboard.rows.Rows;
+import org.pressboard.stand.Addresses;
+import org.pressboard.stand.Asking;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
@@ -26,14 +28,16 @@ final class OpenedBuilder {
     private final Asking asking;
     private final Listing listing;
     private final Table table;
-    private final Place place;
+    private final Addresses addresses;
+    private final Rows rows;
     private final Words words;
 
-    OpenedBuilder(Asking asking, Place place, Words words) {
+    OpenedBuilder(Asking asking, Rows rows, Words words) {
         this.asking = asking;
         this.listing = asking.listing();
         this.table = asking.table();
-        this.place = place;
+        this.addresses = asking.addresses();
+        this.rows = rows;
         this.words = words;
     }
 
@@ -44,13 +48,13 @@ final class OpenedBuilder {
         return wanted;
     }
 
-    Opened build(Row row, Rows rows, RowQuery query, Locale language, long state) {
+    Opened build(Row row, long state) {
         List<Shown> looks = listing.opened();
         List<Shown> lines = looks.stream().filter(look -> !isPicture(look) && !isHeading(look)).toList();
         return new Opened(title(row), pictures(row, looks), new Cells(table, lines, words, FileAnswer.IN_LISTS).whole(row),
                 Look.of(listing).how(),
-                place.page() + asking.query(), neighbour(row, rows, query, language, -1),
-                neighbour(row, rows, query, language, 1), table.key(), place.live(), state, List.of());
+                addresses.page() + asking.query(), neighbour(row, -1),
+                neighbour(row, 1), table.key(), addresses.live(), state, List.of());
     }
 
     private boolean isPicture(Shown look) {
@@ -83,8 +87,10 @@ final class OpenedBuilder {
     }
 
     /** The row beside it in the list as it was: on its page, else at the end or the beginning of the page beside that. */
-    private @Nullable String neighbour(Row row, Rows rows, RowQuery query, Locale language, int way) {
-        RequestState state = asking.asked().state();
+    private @Nullable String neighbour(Row row, int way) {
+        RequestState state = asking.state();
+        RowQuery query = asking.drawn();
+        Locale language = asking.language();
         List<Row> page = rows.rows(query, language);
         int at = page.stream().map(Row::id).toList().indexOf(row.id());
         if (at < 0) {
@@ -107,12 +113,12 @@ final class OpenedBuilder {
 
     /** Where further rows come under those there are, the first of them. */
     private @Nullable String underneath(List<Row> rows, int at) {
-        RequestState state = asking.asked().state();
+        RequestState state = asking.state();
         return at < rows.size() ? address(rows.get(at), state.withPage(state.page() + 1)) : null;
     }
 
     private @Nullable String address(Row row, RequestState state) {
-        return RowAddress.of(table, row).map(key -> place.page() + "/" + UriUtils.encodePathSegment(key, UTF_8)
+        return RowAddress.of(table, row).map(key -> addresses.page() + "/" + UriUtils.encodePathSegment(key, UTF_8)
                 + asking.address().write(state)).orElse(null);
     }
 }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.LongFunction;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.stand.Addresses;
 import org.pressboard.value.FieldKey;
 import org.unbescape.html.HtmlEscape;
 
@@ -20,7 +21,7 @@ final class RowsMarkup {
 
     private final StringBuilder html;
 
-    private final Place place;
+    private final Addresses addresses;
     private final Look look;
 
     private final Changes changes;
@@ -38,15 +39,15 @@ final class RowsMarkup {
                    String picks, @Nullable Set<Long> picked) {
     }
 
-    private RowsMarkup(StringBuilder html, Place place, Look look, Changes changes) {
+    private RowsMarkup(StringBuilder html, Addresses addresses, Look look, Changes changes) {
         this.changes = changes;
-        this.place = place;
+        this.addresses = addresses;
         this.look = look;
         this.html = html;
     }
 
-    static void draw(StringBuilder html, List<Sheet.Line> lines, Place place, Look look, Changes changes) {
-        lines.forEach(new RowsMarkup(html, place, look, changes)::row);
+    static void draw(StringBuilder html, List<Sheet.Line> lines, Addresses addresses, Look look, Changes changes) {
+        lines.forEach(new RowsMarkup(html, addresses, look, changes)::row);
     }
 
     private void row(Sheet.Line line) {
@@ -58,13 +59,13 @@ final class RowsMarkup {
         if (!changes.picks.isEmpty()) {
             html.append("<td role=\"cell\" class=\"pick\">").append(pick(line)).append("</td>");
         }
-        boolean hasButton = look.hasButton() && place.opening().isEmpty();
+        boolean hasButton = look.hasButton() && addresses.opening().isEmpty();
         boolean isChangeable = changes.values.rows().contains(line.rowId());
         for (int i = 0; i < line.cells().size(); i++) {
             Cell cell = line.cells().get(i);
             boolean isValue = isChangeable && changes.values.fields().contains(changes.fields.get(i));
             cell(cell, hasButton ? "" : line.opens(), line.mark().signs(),
-                    isValue ? place.rows() + "/" + line.rowId() + "/value/" + changes.fields.get(i) : "");
+                    isValue ? addresses.rows() + "/" + line.rowId() + "/value/" + changes.fields.get(i) : "");
         }
         if (hasButton) {
             html.append("<td role=\"cell\" class=\"opener\">");

@@ -25,7 +25,7 @@ public record Sheet(SheetFrame frame, List<Line> lines, List<FieldKey> fields, O
 
     /** Where it stands, in the state shown. */
     public String address() {
-        return frame.place().page() + frame.query();
+        return frame.addresses().page() + frame.query();
     }
 
     /** Draws the rows as HTML, every text in it escaped. */
@@ -33,9 +33,9 @@ public record Sheet(SheetFrame frame, List<Line> lines, List<FieldKey> fields, O
         if (frame.look().isOfCards()) {
             CardsMarkup.draw(html, lines, frame.look(), fields, this::changes);
         } else {
-            RowsMarkup.draw(html, lines, frame.place(), frame.look(), new RowsMarkup.Changes(
+            RowsMarkup.draw(html, lines, frame.addresses(), frame.look(), new RowsMarkup.Changes(
                     offered.isAny() ? this::changes : null, fields, offered.values(), frame.picks(),
-                    frame.place().opening().isEmpty() ? offered.several().rows() : null));
+                    frame.addresses().opening().isEmpty() ? offered.several().rows() : null));
         }
     }
 

@@ -20,6 +20,8 @@ import org.pressboard.listing.SortBy;
 import org.pressboard.listing.StateAddress;
 import org.pressboard.listing.TakeAway;
 import org.pressboard.listing.Total;
+import org.pressboard.stand.Addresses;
+import org.pressboard.stand.Asking;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Numeric;
@@ -41,14 +43,14 @@ final class SheetBuilder {
     private final Table table;
     private final Asked asked;
     private final RequestState state;
-    private final Place place;
+    private final Addresses addresses;
     private final Words words;
     private final StateAddress address;
     private final Sheets.Picks picks;
     private final MenuBuilder menus;
     private final Function<Row, RowMark> marks;
 
-    SheetBuilder(Asking asking, Place place, Words words, Sheets.Picks picks, MenuBuilder menus,
+    SheetBuilder(Asking asking, Words words, Sheets.Picks picks, MenuBuilder menus,
             Function<Row, RowMark> marks) {
         this.picks = picks;
         this.menus = menus;
@@ -57,14 +59,14 @@ final class SheetBuilder {
         this.table = asking.table();
         this.asked = asking.asked();
         this.state = asked.state();
-        this.place = place;
+        this.addresses = asking.addresses();
         this.words = words;
         this.address = asking.address();
     }
 
     Sheet build(RowPage page, Offered offered, SheetFrame.@Nullable Totalled totals, long rowsState) {
         Look look = Look.of(listing);
-        SheetFrame frame = new SheetFrame("sheet-" + listing.key(), table.label(), place, address.write(state), finder(page),
+        SheetFrame frame = new SheetFrame("sheet-" + listing.key(), table.label(), addresses, address.write(state), finder(page),
                 chips(), headings(), count(page), state.isNarrowed() ? address.write(state.cleared()) : null, countAll(page),
                 isLimited() ? Pager.NONE : new PagerBuilder(listing, state, address, words).build(page), notices(page),
                 takeAway(), look, all(page), offered.doing(), totals, page.rows().isEmpty());
@@ -96,14 +98,14 @@ final class SheetBuilder {
     }
 
     private String opens(Row row) {
-        if (!place.opening().isEmpty()) {
-            return place.opening() + row.id() + address.write(state);
+        if (!addresses.opening().isEmpty()) {
+            return addresses.opening() + row.id() + address.write(state);
         }
         if (listing.opening().link() != null && listing.opening().how() == Opening.How.LINK) {
             return row.find(listing.opening().link()).map(PlainForm::write).filter(WebTexts::isLink).orElse("");
         }
         return listing.opening().how().hasAddress() ? RowAddress.of(table, row).map(key ->
-                place.read() + "/" + UriUtils.encodePathSegment(key, UTF_8) + address.write(state)).orElse("") : "";
+                addresses.read() + "/" + UriUtils.encodePathSegment(key, UTF_8) + address.write(state)).orElse("") : "";
     }
 
     private String hint() {
@@ -121,7 +123,7 @@ final class SheetBuilder {
     }
 
     private List<TakeAway> takeAway() {
-        return place.takeAway().isEmpty() ? List.of() : List.copyOf(listing.takeAway());
+        return addresses.takeAway().isEmpty() ? List.of() : List.copyOf(listing.takeAway());
     }
 
     private List<Chip> chips() {
@@ -241,7 +243,7 @@ final class SheetBuilder {
 
     private @Nullable String countAll(RowPage page) {
         boolean open = page.found() instanceof Total.MoreThan && !page.rows().isEmpty();
-        return open ? place.rows() + "/count" + address.write(state.withPage(1)) : null;
+        return open ? addresses.rows() + "/count" + address.write(state.withPage(1)) : null;
     }
 
     private List<String> notices(RowPage page) {

@@ -3,6 +3,7 @@ package org.pressboard.sheet;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.listing.TakeAway;
+import org.pressboard.stand.Addresses;
 
 /**
  * What stands around the rows of a sheet: every text written, every link made.
@@ -16,7 +17,7 @@ import org.pressboard.listing.TakeAway;
  * @param all      the state that shows all where only the first few are shown; else {@code null}
  * @param empty    whether there are no rows
  */
-public record SheetFrame(String id, String label, Place place, String query, Finder finder, List<Chip> chips,
+public record SheetFrame(String id, String label, Addresses addresses, String query, Finder finder, List<Chip> chips,
                          List<Heading> headings, String count, @Nullable String cleared, @Nullable String countAll,
                          Pager pager, List<String> notices, List<TakeAway> takeAway, Look look, @Nullable String all,
                          Doing doing, @Nullable Totalled totals, boolean empty) {
@@ -37,7 +38,7 @@ public record SheetFrame(String id, String label, Place place, String query, Fin
 
     /** The form that picked rows are sent by; empty: none are picked. */
     public String picks() {
-        return !place.opening().isEmpty() ? "several" : doing.several() == null || look.isOfCards() ? "" : "several-" + id;
+        return !addresses.opening().isEmpty() ? "several" : doing.several() == null || look.isOfCards() ? "" : "several-" + id;
     }
 
     public boolean isNarrowed() {

@@ -2,11 +2,10 @@ package org.pressboard.sheet;
 
 import java.math.BigDecimal;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Function;
-import org.pressboard.listing.RowQuery;
 import org.pressboard.rows.FieldCounts;
+import org.pressboard.stand.Asking;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
@@ -16,13 +15,11 @@ import org.pressboard.value.Value;
 final class Totals {
 
     private final Asking asking;
-    private final RowQuery query;
     private final FieldCounts counts;
     private final Words words;
 
-    Totals(Asking asking, RowQuery query, FieldCounts counts, Words words) {
+    Totals(Asking asking, FieldCounts counts, Words words) {
         this.asking = asking;
-        this.query = query;
         this.counts = counts;
         this.words = words;
     }
@@ -38,14 +35,14 @@ final class Totals {
 
     /** If all are known without adding anything up. */
     private Optional<String> known() {
-        List<Optional<Optional<BigDecimal>>> known = fields().stream().map(field -> counts.knownSum(query, field)).toList();
+        List<Optional<Optional<BigDecimal>>> known = fields().stream().map(field -> counts.knownSum(asking.rowQuery(), field)).toList();
         return known.stream().allMatch(Optional::isPresent)
                 ? Optional.of(said(field -> known.get(fields().indexOf(field)).orElseThrow())) : Optional.empty();
     }
 
     /** @throws org.pressboard.rows.Busy when that takes too long */
-    String addedUp(Locale language) {
-        return said(field -> counts.sum(query, field, language));
+    String addedUp() {
+        return said(field -> counts.sum(asking.rowQuery(), field, asking.language()));
     }
 
     private String said(Function<FieldKey, Optional<BigDecimal>> sums) {

@@ -1,7 +1,6 @@
 package org.pressboard.sheet;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -9,6 +8,7 @@ import java.util.function.Supplier;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.Distribution;
 import org.pressboard.rows.FieldCounts;
+import org.pressboard.stand.Asking;
 import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
 import org.pressboard.value.Value;
@@ -19,17 +19,13 @@ import org.pressboard.value.Value;
 final class ValueCounts {
 
     private final Asking asking;
-    private final Sheets sheets;
     private final FieldCounts counts;
-    private final Locale language;
     private final Set<String> wanted;
 
     /** @param wanted the keys of the fields that are counted where it is not known */
-    ValueCounts(Asking asking, Sheets sheets, FieldCounts counts, Locale language, Set<String> wanted) {
+    ValueCounts(Asking asking, FieldCounts counts, Set<String> wanted) {
         this.asking = asking;
-        this.sheets = sheets;
         this.counts = counts;
-        this.language = language;
         this.wanted = wanted;
     }
 
@@ -40,19 +36,19 @@ final class ValueCounts {
             return Optional.of(Map.of());
         }
         RowQuery query = query(field);
-        return told(field, () -> counts.byValue(query, field.key(), among, language),
+        return told(field, () -> counts.byValue(query, field.key(), among, asking.language()),
                 () -> counts.knownByValue(query, field.key(), among));
     }
 
     Optional<Map<String, Long>> byLetter(Field field) {
         RowQuery query = query(field);
-        return told(field, () -> counts.byLetter(query, field.key(), language),
+        return told(field, () -> counts.byLetter(query, field.key(), asking.language()),
                 () -> counts.knownByLetter(query, field.key()));
     }
 
     Optional<Distribution> spread(Field field) {
         RowQuery query = query(field);
-        return told(field, () -> counts.spread(query, field.key(), language),
+        return told(field, () -> counts.spread(query, field.key(), asking.language()),
                 () -> counts.knownSpread(query, field.key()));
     }
 
@@ -61,6 +57,6 @@ final class ValueCounts {
     }
 
     private RowQuery query(Field field) {
-        return sheets.query(asking, asking.asked().state().without(field.key()));
+        return asking.rowQuery(asking.state().without(field.key()));
     }
 }

@@ -9,8 +9,9 @@ import java.io.IOException;
 import java.time.Duration;
 import java.util.Optional;
 import org.pressboard.catalog.Accounts;
-import org.pressboard.catalog.TriedPage;
 import org.pressboard.member.Members;
+import org.pressboard.visit.Caller;
+import org.pressboard.visit.Who;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.filter.OncePerRequestFilter;
 
@@ -23,14 +24,12 @@ public final class AccountCheck extends OncePerRequestFilter {
 
     private static final Duration LONGEST_SESSION = Duration.ofDays(90);
 
-    private final TriedPage tried;
     private final Accounts accounts;
     private final Members members;
     private final Browsers browsers;
     private final StandIn standIn;
 
-    public AccountCheck(TriedPage tried, Accounts accounts, Members members, Browsers browsers, StandIn standIn) {
-        this.tried = tried;
+    public AccountCheck(Accounts accounts, Members members, Browsers browsers, StandIn standIn) {
         this.standIn = standIn;
         this.accounts = accounts;
         this.members = members;
@@ -40,27 +39,25 @@ public final class AccountCheck extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        SignedIn current = SignedIn.current();
-        if (current != null && isTooOld(request)) {
+        SignedIn current = SignedIn.by(SecurityContextHolder.getContext().getAuthentication());
+        Optional<Caller> signedIn = current == null || isTooOld(request) ? Optional.empty()
+                : accounts.current(current.accountId()).filter(current::isStill).flatMap(members::visitor).map(visitor ->
+                        new Caller(current.who(), visitor, null, request.getRemoteAddr()));
+        if (current != null && signedIn.isEmpty()) {
             signOut(request);
-        } else if (current != null) {
-            accounts.current(current.accountId()).filter(current::isStill).flatMap(members::visitor).ifPresentOrElse(
-                    visitor -> request.setAttribute(SignedIn.VISITOR, visitor), () -> signOut(request));
         }
-        if (SignedIn.current() == null) {
-            browsers.visitor(request).ifPresent(visitor -> request.setAttribute(SignedIn.VISITOR, visitor));
-        }
-        Optional<StandIn.Part> part = Optional.ofNullable(SignedIn.current()).filter(SignedIn::isOwner)
-                .flatMap(owner -> standIn.of(request));
-        part.ifPresent(played -> {
-            request.setAttribute(SignedIn.VISITOR, played.member());
-            tried.begin(played.page());
-        });
-        try {
-            chain.doFilter(request, response);
-        } finally {
-            tried.end();
-        }
+        signedIn.map(caller -> standingIn(caller, request)).orElseGet(() -> stranger(request)).enter(request);
+        chain.doFilter(request, response);
+    }
+
+    private Caller stranger(HttpServletRequest request) {
+        Caller stranger = Caller.stranger(request);
+        return browsers.visitor(request).map(stranger::as).orElse(stranger);
+    }
+
+    private Caller standingIn(Caller caller, HttpServletRequest request) {
+        return Optional.ofNullable(caller.who()).filter(Who::isOwner).flatMap(owner -> standIn.of(request))
+                .map(part -> caller.standingIn(part.member(), part.page())).orElse(caller);
     }
 
     /** However often somebody comes back, after so long they show again who they are. */

@@ -55,7 +55,7 @@ public class AfterSignIn implements AuthenticationEntryPoint, AuthenticationSucc
     @Override
     public void onAuthenticationSuccess(HttpServletRequest request, HttpServletResponse response,
             Authentication signedIn) throws IOException {
-        if (signedIn.getPrincipal() instanceof SignedIn account && account.isStaff()) {
+        if (signedIn.getPrincipal() instanceof SignedIn account && account.who().isStaff()) {
             catalog.suggestAddress(request.getScheme() + "://" + request.getHeader(HttpHeaders.HOST));
         }
         String to = request.getParameter(TO);

@@ -10,6 +10,7 @@ import java.util.UUID;
 import java.util.regex.Pattern;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.grant.Visitor;
+import org.pressboard.visit.Caller;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseCookie;
 import org.springframework.stereotype.Component;
@@ -50,9 +51,9 @@ public class Browsers {
      * none yet.
      */
     public String sender(HttpServletRequest request) {
-        SignedIn current = SignedIn.current();
-        return current == null ? known(request).map(PREFIX::concat).orElse("")
-                : Objects.requireNonNullElse(SignedIn.currentVisitor().email(), current.getUsername());
+        Caller caller = Caller.of(request);
+        return caller.who() == null ? known(request).map(PREFIX::concat).orElse("")
+                : Objects.requireNonNullElse(caller.visitor().email(), caller.who().email());
     }
 
     /** The same; a browser that has no name gets one. */

@@ -29,7 +29,7 @@ class Entering {
         if (request.getSession(false) != null) {
             request.changeSessionId();
         }
-        SecurityContext context = KeptSignIns.context(who);
+        SecurityContext context = KeptSignIns.context(who, request);
         SecurityContextHolder.setContext(context);
         kept.saveContext(context, request, response);
         events.publishEvent(new AuthenticationSuccessEvent(Objects.requireNonNull(context.getAuthentication())));

@@ -10,7 +10,6 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Account;
 import org.pressboard.catalog.Accounts;
-import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.EntryLink;
 import org.pressboard.catalog.EntryLinks;
 import org.pressboard.catalog.Site;
@@ -19,6 +18,7 @@ import org.pressboard.member.Joining;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
+import org.pressboard.visit.Visit;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Controller;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -37,7 +37,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 class EntryController {
 
     private final Accounts accounts;
-    private final Catalog catalog;
     private final EntryLinks links;
     private final EntryMail mail;
     private final MailPace pace;
@@ -48,10 +47,9 @@ class EntryController {
     private final PasswordEncoder passwords;
     private final TransactionTemplate transaction;
 
-    EntryController(Accounts accounts, Catalog catalog, EntryLinks links, EntryMail mail, MailPace pace, Joining joining,
+    EntryController(Accounts accounts, EntryLinks links, EntryMail mail, MailPace pace, Joining joining,
             Entering entering, JoiningForm asking, LogBook log, PasswordEncoder passwords, PlatformTransactionManager transactions) {
         this.accounts = accounts;
-        this.catalog = catalog;
         this.links = links;
         this.mail = mail;
         this.pace = pace;
@@ -81,22 +79,22 @@ class EntryController {
 
     /** On a site that is not open to all, nobody asks for an account: those who may have one were told. */
     @GetMapping("/sign-in/join")
-    String join(Model model) {
-        return isOpen() ? form("join", List.of(), model) : "redirect:/sign-in";
+    String join(Visit visit, Model model) {
+        return isOpen(visit) ? form("join", List.of(), model) : "redirect:/sign-in";
     }
 
     @PostMapping("/sign-in/join")
-    String join(@RequestParam(defaultValue = "") String name, @RequestParam(defaultValue = "") String email,
+    String join(Visit visit, @RequestParam(defaultValue = "") String name, @RequestParam(defaultValue = "") String email,
             HttpServletRequest request, Model model) {
-        if (!isOpen()) {
+        if (!isOpen(visit)) {
             return "redirect:/sign-in";
         }
         model.addAttribute("name", name);
         return ask(EntryLink.Purpose.JOIN, email, name.strip(), "", request, model);
     }
 
-    private boolean isOpen() {
-        return catalog.published().site().signUp() == Site.SignUp.OPEN;
+    private static boolean isOpen(Visit visit) {
+        return visit.site().site().signUp() == Site.SignUp.OPEN;
     }
 
     /** The same answer for every address: whether it is known is for its owner alone to know. */
@@ -144,7 +142,7 @@ class EntryController {
         }
         try {
             Optional<Account> account = Optional.ofNullable(transaction.execute(status -> letIn(token, name, password,
-                    more.map(JoiningForm.Answers::values).orElse(Map.of()))));
+                    more.map(JoiningForm.Answers::values).orElse(Map.of()), request.getRemoteAddr())));
             if (account.isPresent()) {
                 entering.signIn(account.get(), request, response);
                 return "redirect:" + (AfterSignIn.isPlace(to) ? to : "/");
@@ -162,7 +160,7 @@ class EntryController {
         return problems;
     }
 
-    private @Nullable Account letIn(String token, String name, String password, Map<FieldKey, Value> more) {
+    private @Nullable Account letIn(String token, String name, String password, Map<FieldKey, Value> more, String from) {
         Optional<EntryLink> used = links.useUp(token);
         if (used.isEmpty()) {
             return null;
@@ -170,13 +168,13 @@ class EntryController {
         EntryLink link = used.get();
         if (link.makesAccount()) {
             Account made = joining.join(link, name.strip(), encoded(password), more);
-            log.note(Logged.What.JOINED, new SignedIn(made), "");
+            log.note(made, Logged.What.JOINED, from);
             return made;
         }
         Optional<Account> account = accounts.find(link.email());
         if (account.isPresent() && link.purpose() == EntryLink.Purpose.PASSWORD) {
             accounts.changePassword(account.get().id(), encoded(password));
-            log.note(Logged.What.PASSWORD_CHANGED, new SignedIn(account.get()), "");
+            log.note(account.get(), Logged.What.PASSWORD_CHANGED, from);
             return accounts.find(link.email()).orElse(null);
         }
         return account.orElse(null);

@@ -13,6 +13,7 @@ import org.pressboard.catalog.Accounts;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.EntryLink;
 import org.pressboard.catalog.EntryLinks;
+import org.pressboard.catalog.Site;
 import org.pressboard.log.Log;
 import org.pressboard.log.Logged;
 import org.pressboard.mail.Letter;
@@ -105,19 +106,19 @@ public class EntryMail {
     }
 
     private void send(EntryLink link, String letter, String to) {
-        String address = address();
+        Site site = catalog.published().site();
+        String address = address(site);
         if (address.isEmpty()) {
             LOG.warn("A link cannot be written: nobody has said yet at which address the site is (Settings)");
             return;
         }
-        Locale language = catalog.published().site().language();
-        String site = catalog.published().site().name();
+        Locale language = site.language();
         String entrance = address + "/sign-in/enter?token=" + links.make(link)
                 + (to.isEmpty() ? "" : "&" + AfterSignIn.TO + "=" + URLEncoder.encode(to, StandardCharsets.UTF_8));
         long minutes = link.purpose().good().toMinutes();
-        outbox.put(new Letter(link.email(), messages.getMessage("letter." + letter + ".subject", new Object[] {site},
+        outbox.put(new Letter(link.email(), messages.getMessage("letter." + letter + ".subject", new Object[] {site.name()},
                 language),
-                messages.getMessage("letter." + letter + ".text", new Object[] {site, entrance, minutes}, language),
+                messages.getMessage("letter." + letter + ".text", new Object[] {site.name(), entrance, minutes}, language),
                 why(link.purpose())));
     }
 
@@ -131,8 +132,8 @@ public class EntryMail {
     }
 
     /** Never what a request says: whoever asks could have letters lead elsewhere. */
-    private String address() {
-        String said = catalog.published().site().publicAddress();
+    private String address(Site site) {
+        String said = site.publicAddress();
         return said.isEmpty() ? catalog.suggestedAddress() : said;
     }
 

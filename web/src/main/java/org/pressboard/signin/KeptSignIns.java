@@ -11,6 +11,7 @@ import org.springframework.security.authentication.UsernamePasswordAuthenticatio
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.web.authentication.WebAuthenticationDetails;
 import org.springframework.security.web.context.HttpRequestResponseHolder;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.session.FindByIndexNameSessionRepository;
@@ -43,7 +44,7 @@ public class KeptSignIns implements SecurityContextRepository {
 
     private static @Nullable SecurityContext read(HttpServletRequest request) {
         HttpSession session = request.getSession(false);
-        return session != null && session.getAttribute(SIGNED_IN) instanceof SignedIn who ? context(who) : null;
+        return session != null && session.getAttribute(SIGNED_IN) instanceof SignedIn who ? context(who, request) : null;
     }
 
     /** Who is signed in in a session. */
@@ -62,10 +63,12 @@ public class KeptSignIns implements SecurityContextRepository {
                 index(who.accountId()))).orElse(Map.of());
     }
 
-    /** In which they are signed in. */
-    static SecurityContext context(SignedIn who) {
+    /** In which they are signed in, from where the request is. */
+    static SecurityContext context(SignedIn who, HttpServletRequest request) {
+        UsernamePasswordAuthenticationToken signedIn = UsernamePasswordAuthenticationToken.authenticated(who, null, who.getAuthorities());
+        signedIn.setDetails(new WebAuthenticationDetails(request.getRemoteAddr(), null));
         SecurityContext context = SecurityContextHolder.createEmptyContext();
-        context.setAuthentication(UsernamePasswordAuthenticationToken.authenticated(who, null, who.getAuthorities()));
+        context.setAuthentication(signedIn);
         return context;
     }
 

@@ -3,19 +3,22 @@ package org.pressboard.signin;
 import com.github.benmanes.caffeine.cache.LoadingCache;
 import io.github.bucket4j.Bucket;
 import java.time.Duration;
+import org.pressboard.catalog.Account;
 import org.pressboard.log.Log;
 import org.pressboard.log.Logged;
 import org.pressboard.network.Networks;
+import org.pressboard.visit.Caller;
+import org.pressboard.visit.Visit;
+import org.pressboard.visit.Who;
 import org.springframework.context.event.EventListener;
 import org.springframework.security.authentication.event.AbstractAuthenticationFailureEvent;
 import org.springframework.security.authentication.event.AuthenticationSuccessEvent;
 import org.springframework.security.authentication.event.LogoutSuccessEvent;
 import org.springframework.security.core.Authentication;
+import org.springframework.security.web.authentication.WebAuthenticationDetails;
 import org.springframework.stereotype.Component;
-import org.springframework.web.context.request.RequestContextHolder;
-import org.springframework.web.context.request.ServletRequestAttributes;
 
-/** Writes into the log what whoever the request is from does. */
+/** Writes into the log what people do. */
 @Component
 public class LogBook {
 
@@ -30,40 +33,45 @@ public class LogBook {
         this.log = log;
     }
 
-    /** Puts down what the one signed in does. */
-    public void note(Logged.What what, String about) {
-        SignedIn current = SignedIn.current();
-        log.note(what, current == null ? null : current.accountId(), current == null ? "" : current.getUsername(), origin(),
-                about);
+    /** Puts down what they do. */
+    public void note(Caller caller, Logged.What what, String about) {
+        Who who = caller.who();
+        log.note(what, who == null ? null : who.accountId(), who == null ? "" : who.email(), caller.address(), about);
+    }
+
+    public void note(Visit visit, Logged.What what, String about) {
+        note(visit.caller(), what, about);
     }
 
     /** Puts down what was refused, as often as one network may have it put down. */
-    public void refused(String about) {
-        noteAtTimes(Logged.What.REFUSED, about);
+    public void refused(Caller caller, String about) {
+        noteAtTimes(caller, Logged.What.REFUSED, about);
     }
 
     /** Puts down what strangers can have put down as often as they like, as often as one network may. */
-    public void noteAtTimes(Logged.What what, String about) {
-        if (failures.get(Networks.of(origin())).tryConsume(1)) {
-            note(what, about);
+    public void noteAtTimes(Caller caller, Logged.What what, String about) {
+        if (failures.get(Networks.of(caller.address())).tryConsume(1)) {
+            note(caller, what, about);
         }
     }
 
-    void note(Logged.What what, SignedIn who, String about) {
-        log.note(what, who.accountId(), who.getUsername(), origin(), about);
+    /** Puts down what somebody does who is let in by it. */
+    void note(Account account, Logged.What what, String address) {
+        log.note(what, account.id(), account.email(), address, "");
     }
 
     @EventListener
     void signedIn(AuthenticationSuccessEvent success) {
         if (success.getAuthentication().getPrincipal() instanceof SignedIn who) {
-            note(Logged.What.SIGNED_IN, who, "");
+            note(who, Logged.What.SIGNED_IN, success.getAuthentication());
         }
     }
 
     @EventListener
     void failed(AbstractAuthenticationFailureEvent failure) {
-        if (failures.get(Networks.of(origin())).tryConsume(1)) {
-            log.note(Logged.What.SIGN_IN_FAILED, null, failure.getAuthentication().getName(), origin(), "");
+        String origin = origin(failure.getAuthentication());
+        if (failures.get(Networks.of(origin)).tryConsume(1)) {
+            log.note(Logged.What.SIGN_IN_FAILED, null, failure.getAuthentication().getName(), origin, "");
         }
     }
 
@@ -71,12 +79,15 @@ public class LogBook {
     void signedOut(LogoutSuccessEvent out) {
         Authentication left = out.getAuthentication();
         if (left.getPrincipal() instanceof SignedIn who) {
-            note(Logged.What.SIGNED_OUT, who, "");
+            note(who, Logged.What.SIGNED_OUT, left);
         }
     }
 
-    private static String origin() {
-        return RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes request
-                ? request.getRequest().getRemoteAddr() : "";
+    private void note(SignedIn who, Logged.What what, Authentication by) {
+        log.note(what, who.accountId(), who.getUsername(), origin(by), "");
+    }
+
+    private static String origin(Authentication by) {
+        return by.getDetails() instanceof WebAuthenticationDetails from ? from.getRemoteAddress() : "";
     }
 }

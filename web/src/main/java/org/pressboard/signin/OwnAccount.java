@@ -13,6 +13,7 @@ import org.pressboard.catalog.Account;
 import org.pressboard.catalog.Accounts;
 import org.pressboard.catalog.EntryLinks;
 import org.pressboard.log.Logged;
+import org.pressboard.visit.Visit;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -48,8 +49,11 @@ class OwnAccount {
     }
 
     @GetMapping(AT)
-    String account(Model model, Locale language, HttpServletRequest request) {
-        Account account = mine();
+    String account(Visit visit, Model model, HttpServletRequest request) {
+        return show(mine(visit), visit.language(), model, request);
+    }
+
+    private String show(Account account, Locale language, Model model, HttpServletRequest request) {
         model.addAttribute("account", account);
         model.addAttribute("sessions", sessions.of(account, request.getSession().getId()));
         model.addAttribute("when", DateTimeFormatter.ofLocalizedDateTime(FormatStyle.MEDIUM, FormatStyle.SHORT)
@@ -57,15 +61,15 @@ class OwnAccount {
         return "signin/account";
     }
 
-    private Account mine() {
-        return accounts.current(Objects.requireNonNull(SignedIn.current()).accountId()).orElseThrow();
+    private Account mine(Visit visit) {
+        return accounts.current(Objects.requireNonNull(visit.who()).accountId()).orElseThrow();
     }
 
     /** Others who are signed in with the account are so no more; whoever changes the password stays. */
     @PostMapping(AT + "/password")
-    String password(@RequestParam(defaultValue = "") String now, @RequestParam(defaultValue = "") String then, Model model,
-            Locale language, HttpServletRequest request, HttpServletResponse response, RedirectAttributes flash) {
-        Account account = mine();
+    String password(Visit visit, @RequestParam(defaultValue = "") String now, @RequestParam(defaultValue = "") String then,
+            Model model, HttpServletRequest request, HttpServletResponse response, RedirectAttributes flash) {
+        Account account = mine(visit);
         List<String> problems = new ArrayList<>(PersonRules.ofPassword(then, account.name(), account.email()));
         if (!throttle.spend(account.email(), request.getRemoteAddr())) {
             problems.addFirst("signin.slow");
@@ -76,11 +80,11 @@ class OwnAccount {
         }
         if (!problems.isEmpty()) {
             model.addAttribute("problems", problems);
-            return account(model, language, request);
+            return show(account, visit.language(), model, request);
         }
         accounts.changePassword(account.id(), Objects.requireNonNull(passwords.encode(then)));
         links.withdraw(account.email());
-        log.note(Logged.What.PASSWORD_CHANGED, "");
+        log.note(visit, Logged.What.PASSWORD_CHANGED, "");
         entering.signIn(accounts.find(account.email()).orElseThrow(), request, response);
         flash.addFlashAttribute("changed", true);
         return "redirect:" + AT;
@@ -88,17 +92,17 @@ class OwnAccount {
 
     /** Signs them out in one of the browsers in which they are signed in. */
     @PostMapping(AT + "/leave/{session}")
-    String leave(@PathVariable String session, RedirectAttributes flash) {
-        log.note(Logged.What.LEFT_ONE, "");
-        sessions.end(mine(), session);
+    String leave(Visit visit, @PathVariable String session, RedirectAttributes flash) {
+        log.note(visit, Logged.What.LEFT_ONE, "");
+        sessions.end(mine(visit), session);
         flash.addFlashAttribute("left", true);
         return "redirect:" + AT;
     }
 
     @PostMapping(AT + "/leave")
-    String leaveEverywhere() {
-        log.note(Logged.What.LEFT_EVERYWHERE, "");
-        accounts.leaveEverywhere(mine().id());
+    String leaveEverywhere(Visit visit) {
+        log.note(visit, Logged.What.LEFT_EVERYWHERE, "");
+        accounts.leaveEverywhere(mine(visit).id());
         return "redirect:/sign-in?out";
     }
 }

@@ -4,9 +4,9 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import org.pressboard.catalog.Account;
 import org.pressboard.catalog.Accounts;
-import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Site;
 import org.pressboard.catalog.WelcomeLinks;
+import org.pressboard.visit.Visit;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Controller;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -20,22 +20,20 @@ import org.springframework.web.bind.annotation.RequestParam;
 class SignInController {
 
     private final Accounts accounts;
-    private final Catalog catalog;
     private final WelcomeLinks links;
     private final PasswordEncoder passwords;
     private final TransactionTemplate transaction;
 
-    SignInController(Accounts accounts, Catalog catalog, WelcomeLinks links, PasswordEncoder passwords,
+    SignInController(Accounts accounts, WelcomeLinks links, PasswordEncoder passwords,
             org.springframework.transaction.PlatformTransactionManager transactions) {
         this.accounts = accounts;
-        this.catalog = catalog;
         this.links = links;
         this.passwords = passwords;
         this.transaction = new TransactionTemplate(transactions);
     }
 
     @GetMapping("/sign-in")
-    String signIn(HttpServletRequest request, Model model) {
+    String signIn(Visit visit, HttpServletRequest request, Model model) {
         for (String why : List.of("failed", "slow", "out")) {
             if (request.getParameter(why) != null) {
                 model.addAttribute("notice", "signin." + why);
@@ -43,7 +41,7 @@ class SignInController {
         }
         String to = request.getParameter(AfterSignIn.TO);
         model.addAttribute("to", to != null && AfterSignIn.isPlace(to) ? to : "");
-        model.addAttribute("open", catalog.published().site().signUp() == Site.SignUp.OPEN);
+        model.addAttribute("open", visit.site().site().signUp() == Site.SignUp.OPEN);
         return "signin/sign-in";
     }
 

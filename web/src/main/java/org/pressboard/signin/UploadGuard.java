@@ -6,6 +6,8 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.regex.Pattern;
+import org.pressboard.visit.Caller;
+import org.pressboard.visit.Who;
 import org.springframework.web.filter.OncePerRequestFilter;
 
 /**
@@ -38,8 +40,8 @@ public final class UploadGuard extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        SignedIn current = SignedIn.current();
-        boolean isDesk = current != null && current.isStaff() && PLACES.matcher(request.getRequestURI()).matches();
+        Who who = Caller.of(request).who();
+        boolean isDesk = who != null && who.isStaff() && PLACES.matcher(request.getRequestURI()).matches();
         if (isDesk || places.isTaken(request)) {
             chain.doFilter(request, response);
         } else {

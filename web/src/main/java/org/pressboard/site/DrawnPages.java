@@ -1,5 +1,6 @@
 package org.pressboard.site;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -8,6 +9,7 @@ import org.pressboard.drawing.DrawnOnce;
 import org.pressboard.edition.Page;
 import org.pressboard.sheet.DrawnSheets;
 import org.pressboard.sheet.Sheet;
+import org.pressboard.stand.OpenPage;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.View;
 
@@ -20,27 +22,37 @@ class DrawnPages {
 
     private final DrawnOnce once;
     private final DrawnSheets drawn;
-    private final SiteFrame frame;
+    private final SiteFrames frames;
 
-    DrawnPages(DrawnOnce once, DrawnSheets drawn, SiteFrame frame) {
+    DrawnPages(DrawnOnce once, DrawnSheets drawn, SiteFrames frames) {
         this.once = once;
         this.drawn = drawn;
-        this.frame = frame;
+        this.frames = frames;
     }
 
-    /**
-     * A page and its listings.
-     *
-     * @param canonical the page's own address; empty: it is not said
-     */
-    record Outline(Page page, List<Sheet> sheets, String canonical, Locale language) {
+    /** A page and its listings, as this request gets them. */
+    record Outline(OpenPage on, List<Sheet> sheets, HttpServletRequest request) {
+
+        Page page() {
+            return on.page();
+        }
+
+        Locale language() {
+            return on.visit().language();
+        }
+
+        /** The page's own address; empty: it is not said. */
+        private String canonical() {
+            String site = on.visit().site().site().publicAddress();
+            return site.isEmpty() ? "" : site + on.stand().page();
+        }
     }
 
     /** One that has nothing on it but listings, and on which nothing is said: what is the same is drawn once. */
     View plain(Outline outline) {
         StringBuilder drawing = new StringBuilder(USUAL_SIZE);
-        once.draw(drawing, "site/page", facts(outline), outline.language, gaps(outline));
-        return DrawnOnce.answer(drawing, outline.language);
+        once.draw(drawing, "site/page", facts(outline), outline.language(), gaps(outline));
+        return DrawnOnce.answer(drawing, outline.language());
     }
 
     /** What the template of pages goes by, with no forms and nothing said. */
@@ -51,14 +63,15 @@ class DrawnPages {
     }
 
     private Map<String, Object> facts(Outline outline) {
-        return Map.of("title", outline.page.title(), "lead", outline.page.lead(), "tag", frame.language(),
+        return Map.of("title", outline.page().title(), "lead", outline.page().lead(), "tag", outline.on.visit().site().site().languageTag(),
                 "unseen", List.of(), "forms", List.of());
     }
 
     private Map<String, DrawnOnce.Filling> gaps(Outline outline) {
-        Page page = outline.page;
-        return Map.of("head", html -> frame.drawHead(html, page.title() + " · " + frame.siteName(), outline.canonical,
-                "site", outline.language), "masthead", html -> frame.drawMasthead(html, page.key().name(), outline.language),
-                "sheets", html -> outline.sheets.forEach(sheet -> drawn.draw(html, sheet, outline.language)));
+        Page page = outline.page();
+        SiteFrame frame = frames.of(outline.request);
+        return Map.of("head", html -> frame.drawHead(html, page.title() + " · " + frame.siteName(), outline.canonical(),
+                "site", outline.language()), "masthead", html -> frame.drawMasthead(html, page.key().name(), outline.language()),
+                "sheets", html -> outline.sheets.forEach(sheet -> drawn.draw(html, sheet, outline.language())));
     }
 }

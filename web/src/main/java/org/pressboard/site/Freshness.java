@@ -6,9 +6,10 @@ import java.time.LocalDate;
 import java.util.List;
 import org.pressboard.change.ChangeFeed;
 import org.pressboard.grant.Visitor;
-import org.pressboard.sheet.Asking;
+import org.pressboard.rows.Rows;
 import org.pressboard.sheet.Pace;
-import org.pressboard.sheet.Sheets;
+import org.pressboard.stand.Asking;
+import org.pressboard.visit.Visit;
 import org.springframework.boot.info.BuildProperties;
 import org.springframework.http.HttpHeaders;
 import org.springframework.stereotype.Component;
@@ -23,16 +24,16 @@ import org.springframework.web.context.request.ServletWebRequest;
 class Freshness {
 
     private final ChangeFeed changes;
-    private final Sheets sheets;
+    private final Rows rows;
     private final BuildProperties build;
     private final Clock clock;
     private final KeptAnswers answers;
     private final Pace pace;
 
-    Freshness(ChangeFeed changes, Sheets sheets, BuildProperties build, Clock clock, KeptAnswers answers,
+    Freshness(ChangeFeed changes, Rows rows, BuildProperties build, Clock clock, KeptAnswers answers,
             Pace pace) {
         this.changes = changes;
-        this.sheets = sheets;
+        this.rows = rows;
         this.build = build;
         this.clock = clock;
         this.answers = answers;
@@ -43,24 +44,24 @@ class Freshness {
      * True when the browser has been answered: that nothing has changed, or what somebody else was given. Else the rows
      * are to be read, which the visitor may ask for only so often.
      */
-    boolean isKnown(List<Asking> askings, Visitor visitor, ServletWebRequest request, HttpServletResponse response) {
-        if (visitor.kind() == Visitor.Kind.ANYONE && askings.stream().noneMatch(Freshness::isOfBrowser)
-                && isUnchanged(askings, request, response)) {
+    boolean isKnown(Visit visit, List<Asking> askings, ServletWebRequest request, HttpServletResponse response) {
+        if (visit.visitor().kind() == Visitor.Kind.ANYONE && askings.stream().allMatch(Freshness::isForAll)
+                && isUnchanged(visit, askings, request, response)) {
             return true;
         }
-        pace.spend(request.getRequest().getRemoteAddr(), Pace.PAGE);
+        pace.spend(visit.address(), Pace.PAGE);
         return false;
     }
 
-    /** What is seen differs with the browser, of which this one has sent something. */
-    private static boolean isOfBrowser(Asking asking) {
-        return asking.visitor().browser() != null && asking.sight().dependsOnBrowser();
+    /** Whether all who are not signed in get the same: in no proof, and whichever browser has sent something. */
+    private static boolean isForAll(Asking asking) {
+        return asking.addresses().isOnSite() && (asking.visitor().browser() == null || !asking.sight().dependsOnBrowser());
     }
 
-    private boolean isUnchanged(List<Asking> askings, ServletWebRequest request, HttpServletResponse response) {
+    private boolean isUnchanged(Visit visit, List<Asking> askings, ServletWebRequest request, HttpServletResponse response) {
         response.setHeader(HttpHeaders.CACHE_CONTROL, "no-cache");
         response.setHeader(HttpHeaders.VARY, "HX-Request, Cookie");
-        String tag = tag(askings);
+        String tag = tag(visit, askings);
         if (request.checkNotModified(tag) || answers.give(tag, request.getRequest(), response)) {
             return true;
         }
@@ -73,12 +74,12 @@ class Freshness {
     }
 
     /** A weak one: answers with a strong tag would not be compressed. */
-    private String tag(List<Asking> askings) {
+    private String tag(Visit visit, List<Asking> askings) {
         StringBuilder tag = new StringBuilder("W/\"").append(Long.toString(build.getTime().toEpochMilli(), 36));
-        tag.append('-').append(Long.toString(changes.catalogRevision(), 36));
+        tag.append('-').append(Long.toString(visit.revision(), 36));
         tag.append('-').append(LocalDate.now(clock).toEpochDay());
         for (Asking asking : askings) {
-            tag.append('-').append(Long.toString(sheets.revision(asking), 36));
+            tag.append('-').append(Long.toString(rows.revision(asking.drawn()), 36));
         }
         return tag.append('"').toString();
     }

@@ -3,15 +3,13 @@ package org.pressboard.site;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
-import java.util.Locale;
 import org.jspecify.annotations.Nullable;
-import org.pressboard.grant.Visitor;
-import org.pressboard.sheet.Asking;
-import org.pressboard.sheet.NotHonoured;
 import org.pressboard.sheet.Pace;
-import org.pressboard.sheet.Place;
 import org.pressboard.sheet.Sheets;
-import org.pressboard.signin.SignedIn;
+import org.pressboard.stand.Asking;
+import org.pressboard.stand.NotHonoured;
+import org.pressboard.stand.Stands;
+import org.pressboard.visit.Visit;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
@@ -23,84 +21,86 @@ import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.context.request.ServletWebRequest;
 import org.unbescape.html.HtmlEscape;
 
-/** The rows of a listing alone, for a page that is open already. */
+/** The rows of a listing alone, for a page that is open already, wherever it stands. */
 @Controller
 class ListingController {
 
-    private final OpenListings listings;
+    private static final String SITE = "/listings/{listing}";
+    private static final String PROOF = Stands.PROOF + "/{listing}";
+    private static final String SEEN = Stands.SEEN + "/{listing}";
+    private static final String EDITION = Stands.EDITION + "/{listing}";
+    private static final String ROWS = "/rows";
+    private static final String COUNT = "/rows/count";
+    private static final String TOTALS = "/rows/totals";
+    private static final String VALUE_COUNTS = "/rows/value-counts";
+    private static final String PICK = "/pick/{field}";
+
+    private final Stands stands;
     private final Sheets sheets;
     private final Freshness freshness;
     private final Pace pace;
 
-    ListingController(OpenListings listings, Sheets sheets, Freshness freshness, Pace pace) {
-        this.listings = listings;
+    ListingController(Stands stands, Sheets sheets, Freshness freshness, Pace pace) {
+        this.stands = stands;
         this.sheets = sheets;
         this.freshness = freshness;
         this.pace = pace;
     }
 
-    @GetMapping("/listings/{listing}/rows")
-    @Nullable String rows(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters,
-            @RequestHeader(name = "HX-Source", defaultValue = "") String source, Locale language, Model model,
-            ServletWebRequest request, HttpServletResponse response) {
-        Visitor visitor = SignedIn.currentVisitor();
-        OpenListings.Open open = listings.open(listing, visitor, parameters);
-        Place place = Place.onSite(open.page().key().name(), listing);
-        tellAddress(response, source, place.page() + open.asking().query());
-        if (freshness.isKnown(List.of(open.asking()), visitor, request, response)) {
+    @GetMapping({SITE + ROWS, PROOF + ROWS, SEEN + ROWS, EDITION + ROWS})
+    @Nullable String rows(Visit visit, @RequestParam MultiValueMap<String, String> parameters,
+            @RequestHeader(name = "HX-Source", defaultValue = "") String source, Model model, ServletWebRequest request,
+            HttpServletResponse response) {
+        Asking asking = stands.listing(visit, request.getRequest(), parameters);
+        tellAddress(asking, source, response);
+        if (freshness.isKnown(asking.visit(), List.of(asking), request, response)) {
             return null;
         }
-        model.addAttribute("sheet", pace.inTurn(request.getRequest().getRemoteAddr(),
-                () -> sheets.sheet(open.asking(), place, language)));
+        model.addAttribute("sheet", pace.inTurn(visit.address(), () -> sheets.sheet(asking)));
         return "sheet/sheet :: sheet";
     }
 
-    @GetMapping("/listings/{listing}/rows/count")
-    @ResponseBody String count(@PathVariable String listing,
-            @RequestParam MultiValueMap<String, String> parameters, Locale language, HttpServletRequest request) {
-        pace.spend(request.getRemoteAddr(), Pace.COUNT);
-        Asking asking = listings.open(listing, SignedIn.currentVisitor(), parameters).asking();
+    @GetMapping({SITE + COUNT, PROOF + COUNT, SEEN + COUNT, EDITION + COUNT})
+    @ResponseBody String count(Visit visit, @RequestParam MultiValueMap<String, String> parameters,
+            HttpServletRequest request) {
+        pace.spend(visit.address(), Pace.COUNT);
+        Asking asking = stands.listing(visit, request, parameters);
         NotHonoured.refuse(asking.asked());
-        return pace.inTurn(request.getRemoteAddr(), () -> sheets.countToEnd(asking, language));
+        return pace.inTurn(visit.address(), () -> sheets.countToEnd(asking));
     }
 
     /** What the numbers of all rows come to. */
-    @GetMapping("/listings/{listing}/rows/totals")
-    @ResponseBody String totals(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters,
-            Locale language, HttpServletRequest request) {
-        pace.spend(request.getRemoteAddr(), Pace.COUNT);
-        Asking asking = listings.open(listing, SignedIn.currentVisitor(), parameters).asking();
-        return HtmlEscape.escapeHtml4Xml(pace.inTurn(request.getRemoteAddr(), () -> sheets.total(asking, language)));
+    @GetMapping({SITE + TOTALS, PROOF + TOTALS, SEEN + TOTALS, EDITION + TOTALS})
+    @ResponseBody String totals(Visit visit, @RequestParam MultiValueMap<String, String> parameters,
+            HttpServletRequest request) {
+        pace.spend(visit.address(), Pace.COUNT);
+        Asking asking = stands.listing(visit, request, parameters);
+        return HtmlEscape.escapeHtml4Xml(pace.inTurn(visit.address(), () -> sheets.total(asking)));
     }
 
     /** The rows of another table that a field can be narrowed by, found by what they are called. */
-    @GetMapping("/listings/{listing}/pick/{field}")
-    String pick(@PathVariable String listing, @PathVariable String field, @RequestParam(defaultValue = "") String called,
-            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
-            HttpServletRequest request) {
-        Asking asking = listings.open(listing, SignedIn.currentVisitor(), parameters).asking();
-        pace.spend(request.getRemoteAddr(), Pace.PAGE);
-        model.addAttribute("menu", pace.inTurn(request.getRemoteAddr(),
-                () -> sheets.pick(asking, field, called, language)));
+    @GetMapping({SITE + PICK, PROOF + PICK, SEEN + PICK, EDITION + PICK})
+    String pick(Visit visit, @PathVariable String field, @RequestParam(defaultValue = "") String called,
+            @RequestParam MultiValueMap<String, String> parameters, Model model, HttpServletRequest request) {
+        Asking asking = stands.listing(visit, request, parameters);
+        pace.spend(visit.address(), Pace.PAGE);
+        model.addAttribute("menu", pace.inTurn(visit.address(), () -> sheets.pick(asking, field, called)));
         return "sheet/sheet :: picks";
     }
 
     /** How many rows there are of what one can narrow to, as the other narrowings leave them. */
-    @GetMapping("/listings/{listing}/rows/value-counts")
-    String valueCounts(@PathVariable String listing, @RequestParam(defaultValue = "") List<String> of,
-            @RequestParam MultiValueMap<String, String> parameters, Locale language, Model model,
-            HttpServletRequest request) {
-        OpenListings.Open open = listings.open(listing, SignedIn.currentVisitor(), parameters);
-        pace.spend(request.getRemoteAddr(), Pace.PAGE);
-        Place place = Place.onSite(open.page().key().name(), listing);
-        model.addAttribute("menus", pace.inTurn(request.getRemoteAddr(),
-                () -> sheets.counted(open.asking(), place, of, language)));
+    @GetMapping({SITE + VALUE_COUNTS, PROOF + VALUE_COUNTS, SEEN + VALUE_COUNTS, EDITION + VALUE_COUNTS})
+    String valueCounts(Visit visit, @RequestParam(defaultValue = "") List<String> of,
+            @RequestParam MultiValueMap<String, String> parameters, Model model, HttpServletRequest request) {
+        Asking asking = stands.listing(visit, request, parameters);
+        pace.spend(visit.address(), Pace.PAGE);
+        model.addAttribute("menus", pace.inTurn(visit.address(), () -> sheets.counted(asking, of)));
         return "sheet/sheet :: value-counts";
     }
 
-    /** Typing changes the address in place; everything else is a step that Back undoes. */
-    private static void tellAddress(HttpServletResponse response, String source, String address) {
-        String header = source.startsWith("input") ? "HX-Replace-Url" : "HX-Push-Url";
-        response.setHeader(header, address);
+    /** Typing changes the address in place, and so does all in a proof; everything else is a step that Back undoes. */
+    private static void tellAddress(Asking asking, String source, HttpServletResponse response) {
+        boolean isStep = asking.addresses().isOnSite() && !source.startsWith("input");
+        response.setHeader(isStep ? "HX-Push-Url" : "HX-Replace-Url", asking.addresses().page() + asking.query());
     }
 }

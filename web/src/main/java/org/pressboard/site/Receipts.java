@@ -1,9 +1,9 @@
 package org.pressboard.site;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -11,12 +11,10 @@ import org.pressboard.listing.ListingKey;
 import org.pressboard.signin.Browsers;
 import org.pressboard.signin.Seal;
 import org.springframework.stereotype.Component;
-import org.springframework.web.context.request.RequestContextHolder;
-import org.springframework.web.context.request.ServletRequestAttributes;
 
 /**
  * What those who are not signed in get for what they did, to take it back by. It is sealed, and good in the browser alone
- * that it was done in. All is asked of the request under way.
+ * that it was done in.
  */
 @Component
 public class Receipts {
@@ -36,19 +34,18 @@ public class Receipts {
     }
 
     /** As it stands in addresses; a browser that has no name gets one. */
-    public String of(Receipt receipt) {
-        HttpServletResponse response = Objects.requireNonNull(current().getResponse());
-        return written(receipt, browsers.sender(current().getRequest(), response));
+    public String of(Receipt receipt, HttpServletRequest request, HttpServletResponse response) {
+        return written(receipt, browsers.sender(request, response));
     }
 
     /** Empty where it is none, or another browser's. */
-    public Optional<Receipt> read(String text) {
+    public Optional<Receipt> read(String text, HttpServletRequest request) {
         Matcher parts = FORM.matcher(text);
         if (!parts.matches() || !ListingKey.isValid(parts.group(1))) {
             return Optional.empty();
         }
         Receipt receipt = new Receipt(new ListingKey(parts.group(1)), Long.parseLong(parts.group(2)));
-        byte[] ours = written(receipt, browsers.sender(current().getRequest())).getBytes(StandardCharsets.UTF_8);
+        byte[] ours = written(receipt, browsers.sender(request)).getBytes(StandardCharsets.UTF_8);
         return MessageDigest.isEqual(ours, text.getBytes(StandardCharsets.UTF_8)) ? Optional.of(receipt) : Optional.empty();
     }
 
@@ -56,9 +53,5 @@ public class Receipts {
         String told = receipt.listing() + "." + receipt.act();
         String sealed = seal.on(browser + "/" + told);
         return told + sealed.substring(sealed.lastIndexOf('.'));
-    }
-
-    private static ServletRequestAttributes current() {
-        return (ServletRequestAttributes) RequestContextHolder.currentRequestAttributes();
     }
 }

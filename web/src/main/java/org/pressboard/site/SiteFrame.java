@@ -1,47 +1,44 @@
 package org.pressboard.site;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
-import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
-import org.pressboard.catalog.TriedPage;
-import org.pressboard.drawing.Assets;
 import org.pressboard.drawing.DrawnOnce;
 import org.pressboard.grant.Visitor;
-import org.pressboard.signin.SignedIn;
+import org.pressboard.visit.Visit;
+import org.pressboard.visit.Visits;
+import org.pressboard.visit.Who;
 import org.springframework.security.web.csrf.CsrfToken;
-import org.springframework.stereotype.Component;
-import org.springframework.web.context.request.RequestAttributes;
-import org.springframework.web.context.request.RequestContextHolder;
 import org.unbescape.html.HtmlEscape;
 import tools.jackson.databind.json.JsonMapper;
 
-/** What stands around every page: the site's name, the menu of what this visitor may see, and who is signed in. */
-@Component
-public class SiteFrame {
+/** What stands around one answer: the site's name, the menu of what this visitor may see, and who is signed in. */
+public final class SiteFrame {
 
     private static final JsonMapper JSON = new JsonMapper();
 
-    private final Catalog catalog;
-    private final TriedPage triedPage;
-    private final DrawnOnce drawn;
-    private final DiskSpace disk;
-    private final Assets assets;
+    private final SiteFrames parts;
+    private final Visits visits;
+    private final HttpServletRequest request;
 
-    SiteFrame(Catalog catalog, TriedPage triedPage, DrawnOnce drawn, Assets assets, DiskSpace disk) {
-        this.disk = disk;
-        this.triedPage = triedPage;
-        this.assets = assets;
-        this.catalog = catalog;
-        this.drawn = drawn;
+    SiteFrame(SiteFrames parts, Visits visits, HttpServletRequest request) {
+        this.parts = parts;
+        this.visits = visits;
+        this.request = request;
     }
 
     /** An entry of the menu. */
     public record Entry(String key, String title) {
+    }
+
+    private Visit visit() {
+        return visits.of(request);
     }
 
     /** What a button sends besides its form, as scripts read it: names and values in turn. */
@@ -55,20 +52,19 @@ public class SiteFrame {
 
     /** How little room is left on the disk, for those at the desk to be warned; {@code null}: there is enough. */
     public DiskSpace.@Nullable Little diskSpace() {
-        return disk.little().orElse(null);
+        return parts.disk().little().orElse(null);
     }
 
     public String siteName() {
-        return catalog.published().site().name();
+        return visit().site().site().name();
     }
 
     public String language() {
-        return catalog.published().site().languageTag();
+        return visit().site().site().languageTag();
     }
 
     private List<Entry> menu() {
-        PublishedSite site = catalog.published();
-        return site.openTo(SignedIn.drawnFor()).values().stream().filter(edition -> !edition.page().unlisted())
+        return visit().site().openTo(visit().visitor()).values().stream().filter(edition -> !edition.page().unlisted())
                 .map(edition -> new Entry(edition.page().key().name(), edition.page().title())).toList();
     }
 
@@ -84,8 +80,8 @@ public class SiteFrame {
 
     /** Draws the same. */
     void drawHead(StringBuilder html, String title, @Nullable String canonical, String bundle, Locale language) {
-        drawn.draw(html, "site/head", Map.of("canonical", Objects.requireNonNullElse(canonical, ""), "bundle", bundle,
-                "assets", assets), language, Map.of("title", gap -> gap.append(HtmlEscape.escapeHtml4Xml(title))));
+        parts.drawn().draw(html, "site/head", Map.of("canonical", Objects.requireNonNullElse(canonical, ""), "bundle", bundle,
+                "assets", parts.assets()), language, Map.of("title", gap -> gap.append(HtmlEscape.escapeHtml4Xml(title))));
     }
 
     /**
@@ -108,54 +104,50 @@ public class SiteFrame {
     /** Draws the same. */
     void drawMasthead(StringBuilder html, String current, Locale language) {
         Masthead mast = new Masthead(siteName(), isSignedIn(), who(), isStaff(), standsIn(), tried(), menu(), current);
-        drawn.draw(html, "site/masthead", Map.of("mast", mast), language, Map.of("token", gap -> gap.append(token())));
+        parts.drawn().draw(html, "site/masthead", Map.of("mast", mast), language, Map.of("token", gap -> gap.append(token())));
     }
 
     /** By which the forms of this page are known to be ours. */
-    public static String token() {
-        return RequestContextHolder.currentRequestAttributes().getAttribute(CsrfToken.class.getName(),
-                RequestAttributes.SCOPE_REQUEST) instanceof CsrfToken token ? token.getToken() : "";
+    public String token() {
+        return request.getAttribute(CsrfToken.class.getName()) instanceof CsrfToken token ? token.getToken() : "";
     }
 
     /** Whether whoever the page is drawn for is signed in. */
     public boolean isSignedIn() {
-        return SignedIn.current() != null && (isTheirOwn() || SignedIn.drawnFor().kind() != Visitor.Kind.ANYONE);
-    }
-
-    /** Whether the page is drawn for whoever asks for it. */
-    private static boolean isTheirOwn() {
-        return SignedIn.drawnFor().equals(SignedIn.currentVisitor());
+        return visit().who() != null && (visit().isTheirOwn() || visit().visitor().kind() != Visitor.Kind.ANYONE);
     }
 
     private boolean isStaff() {
-        SignedIn current = SignedIn.current();
-        return current != null && current.isStaff() && isTheirOwn();
+        return signedIn().filter(Who::isStaff).isPresent() && visit().isTheirOwn();
     }
 
     public boolean isOwner() {
-        SignedIn current = SignedIn.current();
-        return current != null && current.isOwner();
+        return signedIn().filter(Who::isOwner).isPresent();
     }
 
     /** Whether drafts of pages are theirs to change. */
     public boolean isDrafting() {
-        SignedIn current = SignedIn.current();
-        return current != null && current.isDrafting();
+        return signedIn().filter(Who::isDrafting).isPresent();
+    }
+
+    private Optional<Who> signedIn() {
+        return Optional.ofNullable(visit().who());
     }
 
     private @Nullable String standsIn() {
-        Visitor visitor = SignedIn.currentVisitor();
+        Visitor visitor = visit().caller().visitor();
         return !isOwner() || visitor.isStaff() ? null : visitor.called();
     }
 
     private String tried() {
-        return triedPage.current().map(page -> catalog.published().edition(page).map(edition -> edition.page().title())
+        PublishedSite site = visit().site();
+        return Optional.ofNullable(visit().tried()).map(page -> site.edition(page).map(edition -> edition.page().title())
                 .orElseGet(page::name)).orElse("");
     }
 
+    /** What whoever the page is drawn for is called; empty: they have no name. */
     public String who() {
-        SignedIn current = SignedIn.current();
-        return isTheirOwn() ? (current == null ? "" : current.name())
-                : Objects.requireNonNullElse(SignedIn.drawnFor().called(), "");
+        return visit().isTheirOwn() ? signedIn().map(Who::name).orElse("")
+                : Objects.requireNonNullElse(visit().visitor().called(), "");
     }
 }

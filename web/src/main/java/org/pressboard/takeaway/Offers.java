@@ -1,36 +1,38 @@
 package org.pressboard.takeaway;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.pressboard.listing.TakeAway;
-import org.pressboard.sheet.NotHonoured;
-import org.pressboard.sheet.NotThere;
-import org.pressboard.signin.SignedIn;
-import org.pressboard.site.OpenListings;
+import org.pressboard.stand.Asking;
+import org.pressboard.stand.NotHonoured;
+import org.pressboard.stand.NotThere;
+import org.pressboard.stand.Stands;
+import org.pressboard.visit.Visit;
 import org.springframework.stereotype.Component;
 
 /** The listings that whoever asks may carry away, each in the ways that its owner offers. */
 @Component
 class Offers {
 
-    private final OpenListings listings;
+    private final Stands stands;
 
-    Offers(OpenListings listings) {
-        this.listings = listings;
+    Offers(Stands stands) {
+        this.stands = stands;
     }
 
     /**
-     * A listing as the address asks for it, all of which must be meant.
+     * The listing that the address names, as it asks for it; all of that must be meant.
      *
      * @throws NotThere when there is no such listing, or it does not leave in any of these ways
      */
-    OpenListings.Open find(String listing, Map<String, ? extends List<String>> parameters, Set<TakeAway> as) {
-        OpenListings.Open open = listings.open(listing, SignedIn.currentVisitor(), parameters);
-        if (open.asking().listing().takeAway().stream().noneMatch(as::contains)) {
+    Asking find(Visit visit, HttpServletRequest request, Map<String, ? extends List<String>> parameters, Set<TakeAway> as) {
+        Asking asking = stands.listing(visit, request, parameters);
+        if (asking.listing().takeAway().stream().noneMatch(as::contains)) {
             throw new NotThere("not-there.take-away");
         }
-        NotHonoured.refuse(open.asking().asked());
-        return open;
+        NotHonoured.refuse(asking.asked());
+        return asking;
     }
 }

@@ -8,6 +8,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Set;
 import org.pressboard.files.Files;
 import org.pressboard.listing.TakeAway;
@@ -19,7 +20,8 @@ import org.pressboard.sheet.Printed;
 import org.pressboard.sheet.Sheets;
 import org.pressboard.sheet.Words;
 import org.pressboard.signin.LogBook;
-import org.pressboard.site.OpenListings;
+import org.pressboard.stand.Asking;
+import org.pressboard.visit.Visit;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
@@ -65,18 +67,17 @@ class PrintController {
     }
 
     @GetMapping("/listings/{listing}/print")
-    String print(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
-            Model model, HttpServletRequest request) {
-        model.addAttribute("printed", printing.take(LONGEST_WAIT, () -> bounded(printed(listing, parameters,
-                Set.of(TakeAway.PRINT, TakeAway.COPY), MOST_ON_PAGE, "", language, request), MOST_CHARACTERS_ON_PAGE)));
+    String print(Visit visit, @RequestParam MultiValueMap<String, String> parameters, Model model, HttpServletRequest request) {
+        model.addAttribute("printed", printing.take(LONGEST_WAIT, () -> bounded(printed(visit, request, parameters,
+                Set.of(TakeAway.PRINT, TakeAway.COPY), MOST_ON_PAGE, ""), MOST_CHARACTERS_ON_PAGE)));
         return "site/print";
     }
 
     @GetMapping("/listings/{listing}/rows.pdf")
-    void pdf(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
+    void pdf(Visit visit, @PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters,
             HttpServletRequest request, HttpServletResponse response) throws IOException {
-        byte[] file = filing.take(LONGEST_WAIT, () -> laidOut(bounded(printed(listing, parameters, Set.of(TakeAway.PDF),
-                MOST_IN_FILE, PdfOut.PICTURES, language, request), MOST_CHARACTERS_IN_FILE), new Words(messages, language)));
+        byte[] file = filing.take(LONGEST_WAIT, () -> laidOut(bounded(printed(visit, request, parameters, Set.of(TakeAway.PDF),
+                MOST_IN_FILE, PdfOut.PICTURES), MOST_CHARACTERS_IN_FILE), new Words(messages, visit.language())));
         response.setContentType("application/pdf");
         response.setContentLength(file.length);
         response.setHeader("Content-Disposition", "attachment; filename=\"" + listing + ".pdf\"");
@@ -100,13 +101,13 @@ class PrintController {
         return out.toByteArray();
     }
 
-    private Printed printed(String listing, MultiValueMap<String, String> parameters, Set<TakeAway> as, int most,
-            String pictures, Locale language, HttpServletRequest request) {
-        OpenListings.Open open = offers.find(listing, parameters, as);
-        pace.spend(request.getRemoteAddr(), Pace.TAKE_AWAY);
-        log.noteAtTimes(Logged.What.TAKEN_AWAY, listing + " " + as.iterator().next().name().toLowerCase(Locale.ROOT)
-                + open.asking().query());
-        return pace.inTurn(request.getRemoteAddr(),
-                () -> sheets.print(open.asking(), open.page().title(), most, pictures, language));
+    private Printed printed(Visit visit, HttpServletRequest request, MultiValueMap<String, String> parameters, Set<TakeAway> as,
+            int most, String pictures) {
+        Asking asking = offers.find(visit, request, parameters, as);
+        pace.spend(visit.address(), Pace.TAKE_AWAY);
+        log.noteAtTimes(visit.caller(), Logged.What.TAKEN_AWAY, asking.listing().key() + " "
+                + as.iterator().next().name().toLowerCase(Locale.ROOT) + asking.query());
+        String title = Objects.requireNonNull(asking.page()).title();
+        return pace.inTurn(visit.address(), () -> sheets.print(asking, title, most, pictures));
     }
 }

@@ -4,7 +4,6 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.List;
-import java.util.Locale;
 import java.util.Objects;
 import java.util.Set;
 import org.pressboard.bulk.AllRows;
@@ -17,12 +16,12 @@ import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.TakeAway;
 import org.pressboard.log.Logged;
 import org.pressboard.rows.Rows;
-import org.pressboard.sheet.Asking;
-import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Pace;
-import org.pressboard.sheet.Sheets;
 import org.pressboard.signin.LogBook;
+import org.pressboard.stand.Asking;
+import org.pressboard.stand.NotThere;
 import org.pressboard.value.SpreadsheetCells;
+import org.pressboard.visit.Visit;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.util.LinkedMultiValueMap;
@@ -42,7 +41,6 @@ class TakeAwayController {
     private static final String WATCHED = "watched";
 
     private final Offers offers;
-    private final Sheets sheets;
     private final CsvOut csv;
     private final XlsxOut xlsx;
     private final AllRows all;
@@ -52,11 +50,10 @@ class TakeAwayController {
     private final Readers readers = new Readers();
     private final TakeAwaysUnderWay underWay = new TakeAwaysUnderWay();
 
-    TakeAwayController(Offers offers, Sheets sheets, CsvOut csv, XlsxOut xlsx, AllRows all, Rows rows, Pace pace,
+    TakeAwayController(Offers offers, CsvOut csv, XlsxOut xlsx, AllRows all, Rows rows, Pace pace,
             LogBook log) {
         this.log = log;
         this.offers = offers;
-        this.sheets = sheets;
         this.csv = csv;
         this.xlsx = xlsx;
         this.all = all;
@@ -71,38 +68,38 @@ class TakeAwayController {
     }
 
     @GetMapping(path = "/listings/{listing}/rows.csv")
-    void csv(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
+    void csv(Visit visit, @RequestParam MultiValueMap<String, String> parameters,
             HttpServletRequest request, HttpServletResponse response) throws IOException {
         SpreadsheetCells cells = isSo(parameters, CELLS, "bare") ? SpreadsheetCells.BARE : SpreadsheetCells.HARMLESS;
-        Asking asking = asking(listing, without(parameters, CELLS, "bare"), TakeAway.CSV);
-        give(asking, parameters, "text/csv;charset=UTF-8;header=present", ".csv", request, response,
-                (query, carrying) -> csv.read(query, language, cells, carrying));
+        Asking asking = asking(visit, request, without(parameters, CELLS, "bare"), TakeAway.CSV);
+        give(asking, parameters, "text/csv;charset=UTF-8;header=present", ".csv", response,
+                (query, carrying) -> csv.read(query, visit.language(), cells, carrying));
     }
 
     @GetMapping(path = "/listings/{listing}/rows.xlsx")
-    void xlsx(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
+    void xlsx(Visit visit, @RequestParam MultiValueMap<String, String> parameters,
             HttpServletRequest request, HttpServletResponse response) throws IOException {
-        Asking asking = asking(listing, parameters, TakeAway.XLSX);
-        give(asking, parameters, "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", ".xlsx", request,
-                response, (query, carrying) -> xlsx.read(query, language, asking.listing().show().fields(), carrying));
+        Asking asking = asking(visit, request, parameters, TakeAway.XLSX);
+        give(asking, parameters, "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", ".xlsx",
+                response, (query, carrying) -> xlsx.read(query, visit.language(), asking.listing().show().fields(), carrying));
     }
 
     /** All rows that match; a page of them is for programs that go through them bit by bit. */
     @GetMapping(path = "/listings/{listing}/rows.json", params = ROWS + "=all")
-    void allAsJson(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters, Locale language,
+    void allAsJson(Visit visit, @RequestParam MultiValueMap<String, String> parameters,
             HttpServletRequest request, HttpServletResponse response) throws IOException {
-        Asking asking = asking(listing, without(parameters, ROWS, "all"), TakeAway.JSON);
-        give(asking, parameters, "application/json", ".json", request, response, (query, carrying) ->
-                all.read(query, language, carrying, out -> new JsonForm(query, out)));
+        Asking asking = asking(visit, request, without(parameters, ROWS, "all"), TakeAway.JSON);
+        give(asking, parameters, "application/json", ".json", response, (query, carrying) ->
+                all.read(query, visit.language(), carrying, out -> new JsonForm(query, out)));
     }
 
     @GetMapping(path = "/listings/{listing}/rows.json", produces = "application/json")
-    @ResponseBody JsonRows json(@PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters,
-            Locale language, HttpServletRequest request) {
-        Asking asking = asking(listing, parameters, TakeAway.JSON);
-        pace.spend(request.getRemoteAddr(), Pace.PAGE);
-        RowQuery query = sheets.query(asking);
-        RowPage page = pace.inTurn(request.getRemoteAddr(), () -> rows.wholePage(query, language));
+    @ResponseBody JsonRows json(Visit visit, @RequestParam MultiValueMap<String, String> parameters,
+            HttpServletRequest request) {
+        Asking asking = asking(visit, request, parameters, TakeAway.JSON);
+        pace.spend(visit.address(), Pace.PAGE);
+        RowQuery query = asking.rowQuery();
+        RowPage page = pace.inTurn(visit.address(), () -> rows.wholePage(query, visit.language()));
         return JsonRows.of(query, page);
     }
 
@@ -125,15 +122,16 @@ class TakeAwayController {
     }
 
     private void give(Asking asking, MultiValueMap<String, String> parameters, String mediaType, String ending,
-            HttpServletRequest request, HttpServletResponse response, Reading reading) throws IOException {
-        pace.spend(request.getRemoteAddr(), Pace.TAKE_AWAY);
+            HttpServletResponse response, Reading reading) throws IOException {
+        String address = asking.visit().address();
+        pace.spend(address, Pace.TAKE_AWAY);
         Carrying carrying = underWay.begin(Objects.requireNonNullElse(parameters.getFirst(WATCHED), ""));
-        try (Readers.Place place = readers.enter(request.getRemoteAddr());
-                Spool rows = reading.of(sheets.query(asking), carrying)) {
+        try (Readers.Place place = readers.enter(address);
+                Spool rows = reading.of(asking.rowQuery(), carrying)) {
             response.setContentType(mediaType);
             response.setContentLengthLong(rows.size());
             response.setHeader("Content-Disposition", "attachment; filename=\"" + asking.listing().key() + ending + "\"");
-            log.noteAtTimes(Logged.What.TAKEN_AWAY, asking.listing().key() + ending + asking.query());
+            log.noteAtTimes(asking.visit().caller(), Logged.What.TAKEN_AWAY, asking.listing().key() + ending + asking.query());
             rows.copyTo(place.patient(response.getOutputStream()));
         } catch (Carrying.Left left) {
             // nobody is there to be told
@@ -141,10 +139,11 @@ class TakeAwayController {
         }
     }
 
-    private Asking asking(String listing, MultiValueMap<String, String> parameters, TakeAway format) {
+    private Asking asking(Visit visit, HttpServletRequest request, MultiValueMap<String, String> parameters,
+            TakeAway format) {
         MultiValueMap<String, String> asked = new LinkedMultiValueMap<>(parameters);
         asked.remove(WATCHED);
-        return offers.find(listing, asked, Set.of(format)).asking();
+        return offers.find(visit, request, asked, Set.of(format));
     }
 
     private static boolean isSo(MultiValueMap<String, String> parameters, String name, String value) {

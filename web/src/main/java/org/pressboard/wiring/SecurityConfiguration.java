@@ -2,7 +2,6 @@ package org.pressboard.wiring;
 
 import jakarta.servlet.http.HttpServletResponse;
 import org.pressboard.catalog.Accounts;
-import org.pressboard.catalog.TriedPage;
 import org.pressboard.drawing.Assets;
 import org.pressboard.member.Members;
 import org.pressboard.signin.AccountCheck;
@@ -13,6 +12,7 @@ import org.pressboard.signin.LogBook;
 import org.pressboard.signin.SignInThrottle;
 import org.pressboard.signin.StandIn;
 import org.pressboard.signin.UploadGuard;
+import org.pressboard.visit.Caller;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
@@ -47,7 +47,7 @@ class SecurityConfiguration {
 
     @Bean
     SecurityFilterChain filters(HttpSecurity http, SignInThrottle throttle, AfterSignIn afterSignIn,
-            TriedPage tried, Accounts accounts, Members members, Browsers browsers, StandIn standIn, LogBook log,
+            Accounts accounts, Members members, Browsers browsers, StandIn standIn, LogBook log,
             UploadGuard.Places uploads, KeptSignIns kept) {
         return http
                 .securityContext(contexts -> contexts.securityContextRepository(kept))
@@ -71,7 +71,7 @@ class SecurityConfiguration {
                 .logout(out -> out.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
                 .requestCache(RequestCacheConfigurer::disable)
                 .csrf(csrf -> csrf.csrfTokenRepository(formTokens()).ignoringRequestMatchers(LEAVING))
-                .addFilterAfter(new AccountCheck(tried, accounts, members, browsers, standIn),
+                .addFilterAfter(new AccountCheck(accounts, members, browsers, standIn),
                         SecurityContextHolderFilter.class)
                 .addFilterBefore(new UploadGuard(uploads), CsrfFilter.class)
                 .addFilterBefore(throttle, UsernamePasswordAuthenticationFilter.class)
@@ -88,7 +88,7 @@ class SecurityConfiguration {
     private static AccessDeniedHandler notingRefusals(LogBook log) {
         AccessDeniedHandlerImpl refuse = new AccessDeniedHandlerImpl();
         return (request, response, refused) -> {
-            log.refused(request.getMethod() + " " + request.getRequestURI());
+            log.refused(Caller.of(request), request.getMethod() + " " + request.getRequestURI());
             refuse.handle(request, response, refused);
         };
     }

@@ -8,11 +8,13 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
-import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.SiteClock;
 import org.pressboard.drawing.Assets;
 import org.pressboard.sheet.DrawnSheets;
-import org.pressboard.site.SiteFrame;
+import org.pressboard.site.SiteFrames;
+import org.pressboard.stand.Stands;
+import org.pressboard.visit.Visits;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.info.BuildProperties;
 import org.springframework.boot.web.servlet.FilterRegistrationBean;
@@ -22,6 +24,7 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.Ordered;
 import org.springframework.http.CacheControl;
+import org.springframework.web.method.support.HandlerMethodArgumentResolver;
 import org.springframework.web.servlet.HandlerExceptionResolver;
 import org.springframework.web.servlet.LocaleResolver;
 import org.pressboard.problem.ProblemsFound;
@@ -39,10 +42,14 @@ class WebConfiguration implements WebMvcConfigurer {
     private static final Duration A_YEAR = Duration.ofDays(365);
 
     private final Assets assets;
+    private final Visits visits;
+    private final ObjectProvider<HandlerMethodArgumentResolver> arguments;
     private final DatabaseAwayFilter databaseAway;
 
-    WebConfiguration(Assets assets) {
+    WebConfiguration(Assets assets, Visits visits, ObjectProvider<HandlerMethodArgumentResolver> arguments) {
+        this.arguments = arguments;
         this.assets = assets;
+        this.visits = visits;
         this.databaseAway = new DatabaseAwayFilter(assets.path("site.css"));
     }
 
@@ -50,6 +57,11 @@ class WebConfiguration implements WebMvcConfigurer {
     public void extendHandlerExceptionResolvers(List<HandlerExceptionResolver> resolvers) {
         resolvers.addFirst(databaseAway);
         resolvers.addFirst(new BrokenOff());
+    }
+
+    @Override
+    public void addArgumentResolvers(List<HandlerMethodArgumentResolver> resolvers) {
+        arguments.orderedStream().forEach(resolvers::add);
     }
 
     /** Under an address that changes with each build, so that browsers may keep them. */
@@ -101,14 +113,14 @@ class WebConfiguration implements WebMvcConfigurer {
         });
     }
 
-    /** The desk speaks English; the visitors' pages speak the site's language. */
+    /** The desk speaks English; the visitors' pages, also as proofs, speak the site's language. */
     @Bean
-    LocaleResolver localeResolver(Catalog catalog) {
+    LocaleResolver localeResolver() {
         return new LocaleResolver() {
             @Override
             public Locale resolveLocale(HttpServletRequest request) {
-                return request.getRequestURI().startsWith("/desk")
-                        ? Locale.UK : catalog.published().site().language();
+                String address = request.getRequestURI();
+                return address.startsWith("/desk") && !Stands.isProof(address) ? Locale.UK : visits.of(request).language();
             }
 
             @Override
@@ -131,10 +143,11 @@ class WebConfiguration implements WebMvcConfigurer {
 
     /** What every template may use, error pages included. */
     @Bean
-    SmartInitializingSingleton sharedWithTemplates(ThymeleafViewResolver views, SiteFrame frame, DrawnSheets drawn) {
+    SmartInitializingSingleton sharedWithTemplates(ThymeleafViewResolver views, SiteFrames frames, DrawnSheets drawn) {
         return () -> {
             views.addStaticVariable("assets", assets);
-            views.addStaticVariable("frame", frame);
+            views.setViewClass(FramedView.class);
+            views.addStaticVariable(FramedView.FRAMES, frames);
             views.addStaticVariable("drawn", drawn);
         };
     }

@@ -1,5 +1,6 @@
 package org.pressboard.bench;
 
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -17,12 +18,14 @@ import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
 import org.pressboard.schema.Publisher;
-import org.pressboard.sheet.Asking;
-import org.pressboard.sheet.Place;
 import org.pressboard.sheet.Sheet;
 import org.pressboard.sheet.Sheets;
+import org.pressboard.stand.Asking;
+import org.pressboard.stand.Stand;
 import org.pressboard.table.TableKey;
 import org.pressboard.value.FieldKey;
+import org.pressboard.visit.Caller;
+import org.pressboard.visit.Visit;
 import org.pressboard.wiring.PressboardApplication;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -114,10 +117,9 @@ public final class Bench {
         Catalog catalog = context.getBean(Catalog.class);
         Listing listing = catalog.published().edition(new PageKey("varieties")).orElseThrow().page().listings()
                 .getFirst();
-        Asking asking = Asking.of(listing, null, catalog.published().sight(Visitor.ANYONE, listing.table()),
-                Visitor.ANYONE, AddressPart.whole(Map.of()));
-        Sheet sheet = context.getBean(Sheets.class).sheet(asking, Place.onSite("varieties", "varieties"),
-                catalog.site().language());
+        Visit visit = Visit.of(new Caller(null, Visitor.ANYONE, null, ""), catalog.published(), 0, LocalDateTime.now());
+        Sheet sheet = context.getBean(Sheets.class).sheet(Asking.of(new Stand.Published(new PageKey("varieties")), visit, listing,
+                AddressPart.whole(Map.of())));
         List<String> headings = new ArrayList<>();
         sheet.frame().headings().forEach(heading -> headings.add(heading.label()));
         List<BareApplication.BareRow> rows = sheet.lines().stream().map(line -> new BareApplication.BareRow(

@@ -1,9 +1,10 @@
 package org.pressboard.bench;
 
+import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Locale;
 import org.pressboard.catalog.Catalog;
-import org.pressboard.grant.Sight;
+import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Listing;
@@ -12,12 +13,13 @@ import org.pressboard.listing.Opening;
 import org.pressboard.listing.Show;
 import org.pressboard.rows.FieldCounts;
 import org.pressboard.rows.Rows;
-import org.pressboard.sheet.Asking;
-import org.pressboard.sheet.Place;
 import org.pressboard.sheet.Sheets;
 import org.pressboard.sieve.Sieve;
-import org.pressboard.table.Tables;
+import org.pressboard.stand.Asking;
+import org.pressboard.stand.Stand;
 import org.pressboard.value.FieldKey;
+import org.pressboard.visit.Caller;
+import org.pressboard.visit.Visit;
 import org.springframework.web.util.UriComponentsBuilder;
 
 /**
@@ -29,7 +31,7 @@ class LayoutBench {
     private static final int ROUNDS = 40;
     private static final Locale LANGUAGE = BenchTables.LANGUAGE;
     private static final String QUERY = "?q=windfall&f.use=Cider&f.picked.from=2000-01-01&sort=-kilograms";
-    private static final Place PLACE = Place.onSite("harvest-1000000", "harvest-1000000");
+    private static final Stand STAND = new Stand.Published(new PageKey("harvest-1000000"));
 
     private final ListingBench tables;
     private final Rows rows;
@@ -57,27 +59,27 @@ class LayoutBench {
         }
         measure(report, "a row opened", Show.Layout.TABLE, this::open, "its page or slip, with those before and behind it");
         report.heading("Counted beside it at 1,000,000 rows (ms, p95): ours, the page of rows alone");
-        measure(report, "rows of each use, tags", Show.Layout.TABLE, asking -> counts.byValue(sheets.query(asking),
+        measure(report, "rows of each use, tags", Show.Layout.TABLE, asking -> counts.byValue(asking.rowQuery(),
                 new FieldKey("use"), List.of(), LANGUAGE), "does not hold up the rows");
-        measure(report, "spread of kilograms, bars", Show.Layout.TABLE, asking -> counts.spread(sheets.query(asking),
+        measure(report, "spread of kilograms, bars", Show.Layout.TABLE, asking -> counts.spread(asking.rowQuery(),
                 new FieldKey("kilograms"), LANGUAGE), "does not hold up the rows");
         report.heading("Behind a change of the ticket at 1,000,000 rows (ms, p95), to reach 500: ours, the page of rows alone");
         measure(report, "proof", Show.Layout.CARDS, this::draw, "");
-        measure(report, "sieve", Show.Layout.TABLE, asking -> new Sieve(asking.listing(), sheets.query(asking)).counted()
+        measure(report, "sieve", Show.Layout.TABLE, asking -> new Sieve(asking.listing(), asking.rowQuery()).counted()
                 .forEach(query -> rows.count(query, LANGUAGE)), "");
     }
 
     private void draw(Asking asking) {
-        sheets.sheet(asking, PLACE, LANGUAGE).drawRows(new StringBuilder());
+        sheets.sheet(asking).drawRows(new StringBuilder());
     }
 
     private void open(Asking asking) {
-        sheets.open(asking, PLACE, "500000", LANGUAGE).orElseThrow();
+        sheets.open(asking, "500000").orElseThrow();
     }
 
     private void measure(Report report, String name, Show.Layout layout, Work work, String note) throws Exception {
         Timing[] timing = Timing.alternating(ROUNDS, timed(layout, work), timed(Show.Layout.TABLE,
-                asking -> rows.page(sheets.query(asking), LANGUAGE)));
+                asking -> rows.page(asking.rowQuery(), LANGUAGE)));
         report.p95(name, timing, note);
     }
 
@@ -101,11 +103,10 @@ class LayoutBench {
     }
 
     private Asking asking(Show.Layout layout) {
-        Tables all = catalog.tables();
         Listing plain = BenchTables.listing(BenchTables.LARGE);
         Listing listing = plain.with(plain.show().in(layout)).with(Opening.NONE.by(Opening.How.PAGE))
                 .with(plain.find().changing(new FieldKey("use"), control -> control.by(NarrowBy.Way.TAGS, false, false)));
-        return Asking.of(listing, null, Sight.whole(all, listing.table()), Visitor.staff("bench"),
-                AddressPart.whole(UriComponentsBuilder.fromUriString(QUERY).build().getQueryParams()));
+        Visit visit = Visit.of(new Caller(null, Visitor.staff("bench"), null, ""), catalog.published(), 0, LocalDateTime.now());
+        return Asking.of(STAND, visit, listing, AddressPart.whole(UriComponentsBuilder.fromUriString(QUERY).build().getQueryParams()));
     }
 }

@@ -34,13 +34,13 @@ import org.pressboard.listing.ListingKey;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.SortBy;
 import org.pressboard.listing.Ordering;
-import org.pressboard.listing.StateAddress;
 import org.pressboard.member.Members;
 import org.pressboard.rows.Rows;
 import org.pressboard.schema.Publisher;
 import org.pressboard.schema.TableChanges;
-import org.pressboard.sheet.Asking;
 import org.pressboard.site.HiddenInput;
+import org.pressboard.stand.Asking;
+import org.pressboard.stand.Stand;
 import org.pressboard.table.Field;
 import org.pressboard.table.Fields;
 import org.pressboard.table.Numeric;
@@ -50,6 +50,8 @@ import org.pressboard.table.TableKey;
 import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
+import org.pressboard.visit.Caller;
+import org.pressboard.visit.Visit;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -167,9 +169,8 @@ final class PeopleBench {
                 .flatMap(context.getBean(Members.class)::visitor).orElseThrow();
         PublishedSite published = catalog.published();
         Listing listing = published.listing(OWN).orElseThrow().listing();
-        Asking asking = Asking.of(listing, null, published.sight(mira, listing.table()), mira, AddressPart.whole(Map.of()));
-        return RowQuery.of(listing, asking.sight(), mira, new StateAddress(listing, asking.table(),
-                AddressPart.whole(Map.of())).read().state(), mira.at(LocalDateTime.now()));
+        Visit visit = Visit.of(new Caller(null, mira, null, ""), published, 0, LocalDateTime.now());
+        return Asking.of(new Stand.Published(new PageKey(OWN.name())), visit, listing, AddressPart.whole(Map.of())).rowQuery();
     }
 
     private void change() throws SQLException {

@@ -8,22 +8,27 @@ import static org.mockito.Mockito.when;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import org.pressboard.condition.Standpoint;
+import org.pressboard.catalog.PublishedSite;
+import org.pressboard.catalog.Site;
 import org.pressboard.editing.FormSending;
+import org.pressboard.edition.Page;
+import org.pressboard.edition.PageKey;
 import org.pressboard.form.Form;
 import org.pressboard.form.FormKey;
-import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
 import org.pressboard.rows.ReferredValues;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.signin.Browsers;
 import org.pressboard.signin.Seal;
+import org.pressboard.stand.OpenForm;
+import org.pressboard.stand.OpenPage;
+import org.pressboard.stand.Stand;
 import org.pressboard.table.Field;
 import org.pressboard.table.Fields;
 import org.pressboard.table.Table;
@@ -31,6 +36,8 @@ import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
+import org.pressboard.visit.Caller;
+import org.pressboard.visit.Visit;
 import org.springframework.context.MessageSource;
 import org.springframework.util.MultiValueMap;
 
@@ -41,6 +48,8 @@ class FormDeskTest {
     private static final TableKey NOTES = new TableKey("notes");
     private static final Tables TABLES = Tables.of(List.of(new Table(NOTES, "Notes",
             new Fields(List.of(new Field(new FieldKey("note"), "Note", new Textual.Text()))))));
+    private static final PublishedSite SITE = new PublishedSite(new Site("Orchard", "en-GB", "", Site.SignUp.CLOSED, ZoneOffset.UTC),
+            List.of(), TABLES, Map.of(), List.of(), Map.of());
     private static final Visitor MEMBER = Visitor.member("mira@example.org");
 
     private final Seal seal = mock();
@@ -50,8 +59,10 @@ class FormDeskTest {
 
     private Optional<String> suspicion(Visitor visitor, Duration took, String trap) {
         when(seal.check(anyString())).thenReturn(Optional.of(NOW.minus(took).toEpochMilli() + " /notes/send/tell"));
-        return desk.suspicion(new FormDesk.Sitting(Form.plain(new FormKey("tell"), NOTES, "Tell"), new Standpoint.OnPage("Notes", "notes"), Sight.whole(TABLES, NOTES),
-                visitor, "/notes/send/tell", Locale.UK), MultiValueMap.fromSingleValue(Map.of("begun", "sealed", "website", trap)));
+        Visit visit = Visit.of(new Caller(null, visitor, null, ""), SITE, 0, LocalDateTime.ofInstant(NOW, ZoneOffset.UTC));
+        PageKey notes = new PageKey("notes");
+        OpenPage page = new OpenPage(new Stand.Published(notes), new Page(notes, "Notes", List.of()), visit);
+        return desk.suspicion(new OpenForm(page, Form.plain(new FormKey("tell"), NOTES, "Tell")), MultiValueMap.fromSingleValue(Map.of("begun", "sealed", "website", trap)));
     }
 
     @Test

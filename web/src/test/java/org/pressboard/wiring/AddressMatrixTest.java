@@ -164,12 +164,14 @@ class AddressMatrixTest extends InBrowser {
             GET /desk/proof/*/*
             GET /desk/proof/*/*/rows
             GET /desk/proof/*/*/rows/totals
+            GET /desk/proof/*/*/rows/count
             GET /desk/proof/*/*/rows/value-counts
             GET /desk/proof/*/*/pick/*
             GET /desk/seen/*/*
             GET /desk/seen/*/*/*
             GET /desk/seen/*/*/*/rows
             GET /desk/seen/*/*/*/rows/totals
+            GET /desk/seen/*/*/*/rows/count
             GET /desk/seen/*/*/*/rows/value-counts
             GET /desk/seen/*/*/*/pick/*
             GET /desk/editions/*
@@ -178,6 +180,7 @@ class AddressMatrixTest extends InBrowser {
             GET /desk/editions/*/*/look/*
             GET /desk/editions/*/*/look/*/rows
             GET /desk/editions/*/*/look/*/rows/totals
+            GET /desk/editions/*/*/look/*/rows/count
             GET /desk/editions/*/*/look/*/rows/value-counts
             GET /desk/editions/*/*/look/*/pick/*
             """;

@@ -8,7 +8,6 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Drafts;
-import org.pressboard.desk.DraftedPages;
 import org.pressboard.desk.condition.ConditionDesk;
 import org.pressboard.desk.condition.ConditionWords;
 import org.pressboard.desk.operand.OperandChoices;
@@ -18,13 +17,15 @@ import org.pressboard.listing.Sending;
 import org.pressboard.listing.Suggestion;
 import org.pressboard.listing.TakeAway;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.sheet.NotThere;
-import org.pressboard.signin.SignedIn;
+import org.pressboard.stand.DraftedPages;
+import org.pressboard.stand.NotThere;
+import org.pressboard.stand.SeenBy;
 import org.pressboard.table.Operands;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
+import org.pressboard.visit.Visit;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -73,14 +74,14 @@ class Bench {
 
     /** Changes one word of the ticket. */
     @PostMapping(AT + "/change")
-    String change(@PathVariable String page, @PathVariable String listing,
+    String change(Visit visit, @PathVariable String page, @PathVariable String listing,
             @RequestParam MultiValueMap<String, String> parameters, Model model) {
         Page draft = DraftedPages.draft(catalog, page);
         Listing before = DraftedPages.listing(draft, listing);
         Tables tables = catalog.tables();
         String what = Objects.requireNonNullElse(parameters.getFirst("do"), "");
         try {
-            drafts.change(draft.key(), who(), now -> now.changing(before.key(), it -> changed(now, tables, it, what,
+            drafts.change(draft.key(), who(visit), now -> now.changing(before.key(), it -> changed(now, tables, it, what,
                     parameters)));
         } catch (ProblemsFound against) {
             if (what.startsWith("keep.")) {
@@ -188,7 +189,7 @@ class Bench {
         model.addAttribute("words", words.desk());
     }
 
-    private static String who() {
-        return SignedIn.author().who();
+    private static String who(Visit visit) {
+        return visit.author().who();
     }
 }

@@ -6,17 +6,17 @@ import java.util.Objects;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.DraftedPage;
 import org.pressboard.catalog.Drafts;
-import org.pressboard.desk.DraftedPages;
 import org.pressboard.edition.Differences;
 import org.pressboard.edition.Edition;
 import org.pressboard.log.Logged;
 import org.pressboard.schema.Publisher;
 import org.pressboard.sheet.Moments;
-import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
 import org.pressboard.signin.LogBook;
-import org.pressboard.signin.SignedIn;
+import org.pressboard.stand.DraftedPages;
+import org.pressboard.stand.NotThere;
 import org.pressboard.table.Tables;
+import org.pressboard.visit.Visit;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -74,20 +74,20 @@ class Editions {
 
     /** Visitors get that edition again. */
     @PostMapping("/desk/editions/{key}/{number:\\d{1,9}}/put-back")
-    String putBack(@PathVariable String key, @PathVariable int number, RedirectAttributes flash) {
+    String putBack(Visit visit, @PathVariable String key, @PathVariable int number, RedirectAttributes flash) {
         DraftedPage page = DraftedPages.find(catalog, key);
         publisher.putBack(page.draft().key(), edition(page, number).number());
-        log.note(Logged.What.PUT_BACK, "/" + key + ", edition " + number);
+        log.note(visit, Logged.What.PUT_BACK, "/" + key + ", edition " + number);
         flash.addFlashAttribute("putBack", number);
         return "redirect:/desk/editions/" + key;
     }
 
     /** The draft becomes what that edition is; a step like others. */
     @PostMapping("/desk/editions/{key}/{number:\\d{1,9}}/draft")
-    String draft(@PathVariable String key, @PathVariable int number, RedirectAttributes flash) {
+    String draft(Visit visit, @PathVariable String key, @PathVariable int number, RedirectAttributes flash) {
         DraftedPage page = DraftedPages.find(catalog, key);
         Edition edition = edition(page, number);
-        drafts.change(page.draft().key(), SignedIn.author().who(), now -> edition.page().at(now.key()));
+        drafts.change(page.draft().key(), visit.author().who(), now -> edition.page().at(now.key()));
         flash.addFlashAttribute("drafted", number);
         return "redirect:/desk/editions/" + key;
     }

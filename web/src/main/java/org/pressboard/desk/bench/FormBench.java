@@ -20,14 +20,15 @@ import org.pressboard.grant.Audience;
 import org.pressboard.grant.Grant;
 import org.pressboard.grant.Group;
 import org.pressboard.grant.Verb;
-import org.pressboard.desk.DraftedPages;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.sheet.NotThere;
-import org.pressboard.signin.SignedIn;
+import org.pressboard.stand.DraftedPages;
+import org.pressboard.stand.NotThere;
+import org.pressboard.stand.SeenBy;
 import org.pressboard.table.Operands;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.value.Names;
+import org.pressboard.visit.Visit;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -72,7 +73,7 @@ class FormBench {
 
     /** Makes a form for rows of a table, on a page that is there or on one of its own, and goes on to its ticket. */
     @PostMapping("/desk/forms")
-    String make(@RequestParam String table, @RequestParam(defaultValue = "") String page,
+    String make(Visit visit, @RequestParam String table, @RequestParam(defaultValue = "") String page,
             @RequestParam(defaultValue = "") String title) {
         Table into = catalog.tables().all().stream().filter(each -> each.key().name().equals(table)).findFirst()
                 .orElseThrow(() -> new NotThere("not-there.table"));
@@ -88,17 +89,17 @@ class FormBench {
         Set<String> taken = draft.forms().stream().map(form -> form.key().name())
                 .collect(Collectors.toCollection(HashSet::new));
         Form form = Form.suggested(new FormKey(Names.unique(Names.from(called, "-", "form"), "-", taken)), into, called);
-        drafts.change(draft.key(), who(), now -> now.holding(Stream.concat(now.forms().stream(),
+        drafts.change(draft.key(), who(visit), now -> now.holding(Stream.concat(now.forms().stream(),
                 Stream.of(form)).toList()));
         return "redirect:/desk/forms/" + page + "/" + form.key();
     }
 
     /** Takes the form off its page. */
     @PostMapping(AT + "/off")
-    String off(@PathVariable String page, @PathVariable String form) {
+    String off(Visit visit, @PathVariable String page, @PathVariable String form) {
         Page draft = DraftedPages.draft(catalog, page);
         FormKey key = find(draft, form).key();
-        drafts.change(draft.key(), who(), now -> now.holding(now.forms().stream().filter(each -> !each.key()
+        drafts.change(draft.key(), who(visit), now -> now.holding(now.forms().stream().filter(each -> !each.key()
                 .equals(key)).toList()));
         return "redirect:/desk/forms";
     }
@@ -122,7 +123,7 @@ class FormBench {
 
     /** Changes one word of the ticket. */
     @PostMapping(AT + "/change")
-    String change(@PathVariable String page, @PathVariable String form, @RequestParam MultiValueMap<String,
+    String change(Visit visit, @PathVariable String page, @PathVariable String form, @RequestParam MultiValueMap<String,
             String> parameters,
             Model model) {
         Page draft = DraftedPages.draft(catalog, page);
@@ -130,7 +131,7 @@ class FormBench {
         OperandChoices choices = choices(before);
         String what = Objects.requireNonNullElse(parameters.getFirst("do"), "");
         try {
-            drafts.change(draft.key(), who(), now -> now.changing(before.key(), it -> new FormChange(choices, parameters).of(it, what)));
+            drafts.change(draft.key(), who(visit), now -> now.changing(before.key(), it -> new FormChange(choices, parameters).of(it, what)));
         } catch (ProblemsFound against) {
             model.addAttribute("problem", words.desk().say(against.problems().all().getFirst()));
         }
@@ -190,7 +191,7 @@ class FormBench {
                 .orElseThrow(() -> new NotThere("not-there.form"));
     }
 
-    private static String who() {
-        return SignedIn.author().who();
+    private static String who(Visit visit) {
+        return visit.author().who();
     }
 }

@@ -1,7 +1,5 @@
 package org.pressboard.desk.bench;
 
-import java.time.Clock;
-import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -13,28 +11,31 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
 import org.pressboard.condition.Condition;
-import org.pressboard.desk.DraftedPages;
 import org.pressboard.desk.condition.ConditionDesk;
 import org.pressboard.desk.condition.ConditionWords;
 import org.pressboard.desk.table.UnseenFields;
 import org.pressboard.edition.Page;
 import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
-import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.Total;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.rows.Rows;
-import org.pressboard.sheet.Asking;
-import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
 import org.pressboard.sieve.Gate;
 import org.pressboard.sieve.Sieve;
+import org.pressboard.stand.Asking;
+import org.pressboard.stand.DraftedPages;
+import org.pressboard.stand.NotThere;
+import org.pressboard.stand.OpenPage;
+import org.pressboard.stand.SeenBy;
+import org.pressboard.stand.Stand;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.value.Value;
 import org.pressboard.value.Row;
+import org.pressboard.visit.Visit;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
@@ -60,10 +61,9 @@ class SieveScreen {
     private final ConditionDesk conditionDesk;
     private final SeenBy seenBy;
     private final UnseenFields unseen;
-    private final Clock clock;
 
     SieveScreen(Catalog catalog, Rows rows, RowPicker picker, BenchWords benchWords, ConditionDesk conditionDesk,
-            SeenBy seenBy, UnseenFields unseen, Clock clock) {
+            SeenBy seenBy, UnseenFields unseen) {
         this.unseen = unseen;
         this.catalog = catalog;
         this.rows = rows;
@@ -71,7 +71,6 @@ class SieveScreen {
         this.benchWords = benchWords;
         this.conditionDesk = conditionDesk;
         this.seenBy = seenBy;
-        this.clock = clock;
     }
 
     /**
@@ -88,17 +87,17 @@ class SieveScreen {
      * @param why a row that is looked for, by its key; empty: none
      */
     @GetMapping("/desk/pages/{page}/{listing}/sieve")
-    String sieve(@PathVariable String page, @PathVariable String listing, @RequestParam(defaultValue = "") String as,
+    String sieve(Visit visit, @PathVariable String page, @PathVariable String listing, @RequestParam(defaultValue = "") String as,
             @RequestParam(defaultValue = "") String why, @RequestParam MultiValueMap<String, String> parameters,
             Model model) {
         Page draft = DraftedPages.draft(catalog, page);
-        PublishedSite site = catalog.publishedNow();
-        Listing there = DraftedPages.listing(draft.among(site.tables()), listing);
-        Visitor visitor = seenBy.find(as).orElseThrow(() -> new NotThere("not-there.person"));
-        Sight sight = site.sight(visitor, there.table()).reaching(there.reached());
-        Asking asking = Asking.of(there, draft.here(), sight, visitor, AddressPart.of(there.key(), draft.listingKeys(), parameters));
-        Sieve sieve = new Sieve(there, RowQuery.of(there, sight, visitor, asking.asked().state(),
-                asking.standpoint(LocalDateTime.now(clock))));
+        PublishedSite site = visit.site();
+        Visitor visitor = seenBy.find(visit, as).orElseThrow(() -> new NotThere("not-there.person"));
+        Page whole = draft.among(site.tables());
+        Listing there = DraftedPages.listing(whole, listing);
+        Asking asking = new OpenPage(new Stand.Draft(draft.key(), as), whole, visit.seenBy(visitor)).asking(there, parameters);
+        Sight sight = asking.sight();
+        Sieve sieve = new Sieve(there, RowQuery.of(there, sight, visitor, asking.state(), asking.standpoint()));
         Words words = benchWords.desk();
         List<Total> totals = totals(sieve, site.site().language());
         model.addAttribute("bars", bars(totals, words));

@@ -3,13 +3,15 @@ package org.pressboard.desk.bench;
 import jakarta.servlet.http.HttpSession;
 import java.util.Objects;
 import org.pressboard.catalog.Catalog;
-import org.pressboard.desk.DraftedPages;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Visitor;
 import org.pressboard.log.Logged;
-import org.pressboard.sheet.NotThere;
 import org.pressboard.signin.LogBook;
 import org.pressboard.signin.StandIn;
+import org.pressboard.stand.DraftedPages;
+import org.pressboard.stand.NotThere;
+import org.pressboard.stand.SeenBy;
+import org.pressboard.visit.Visit;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -35,9 +37,9 @@ class StandingIn {
 
     /** @param who a member, by their name or address */
     @PostMapping("/desk/stand-in")
-    String begin(@RequestParam String who, @RequestParam String page, HttpSession session, RedirectAttributes flash) {
+    String begin(Visit visit, @RequestParam String who, @RequestParam String page, HttpSession session, RedirectAttributes flash) {
         PageKey tried = DraftedPages.draft(catalog, page).key();
-        Visitor member = seenBy.find(who).filter(found -> found.kind() == Visitor.Kind.MEMBER && found.email() != null)
+        Visitor member = seenBy.find(visit, who).filter(found -> found.kind() == Visitor.Kind.MEMBER && found.email() != null)
                 .orElseThrow(() -> new NotThere("not-there.person"));
         String email = Objects.requireNonNull(member.email());
         if (standIn.isOfStaff(email)) {
@@ -45,7 +47,7 @@ class StandingIn {
             return "redirect:/desk/pages/" + tried;
         }
         standIn.begin(session, email, tried);
-        log.note(Logged.What.STOOD_IN, email);
+        log.note(visit, Logged.What.STOOD_IN, email);
         return "redirect:/" + tried;
     }
 

@@ -14,9 +14,8 @@ import org.pressboard.schema.Dependents;
 import org.pressboard.schema.Retyping;
 import org.pressboard.schema.Sampling;
 import org.pressboard.schema.TableChanges;
-import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
-import org.pressboard.signin.SignedIn;
+import org.pressboard.stand.NotThere;
 import org.pressboard.table.Computed;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
@@ -28,6 +27,7 @@ import org.pressboard.table.Tables;
 import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
+import org.pressboard.visit.Visit;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.LinkedMultiValueMap;
@@ -128,7 +128,7 @@ class TableFields {
 
     /** What the table itself is called and is, and by what its rows are known. */
     @PostMapping("/desk/tables/{key}/about")
-    String about(@PathVariable String key, @RequestParam String label, @RequestParam String description,
+    String about(Visit visit, @PathVariable String key, @RequestParam String label, @RequestParam String description,
             @RequestParam(defaultValue = "") String heading, @RequestParam(defaultValue = "") String rowKey,
             @RequestParam(defaultValue = "") String people, RedirectAttributes flash) {
         Table table = frame.find(key);
@@ -145,7 +145,7 @@ class TableFields {
         }
         Table named = table.labelled(name, description.strip())
                 .knownBy(chosen(table, heading), chosen(table, rowKey), chosen(table, people));
-        return trying(table, flash, "desk.table.changed", () -> changes.change(named, SignedIn.author()));
+        return trying(table, flash, "desk.table.changed", () -> changes.change(named, visit.author()));
     }
 
     private static @Nullable FieldKey chosen(Table table, String name) {
@@ -154,13 +154,13 @@ class TableFields {
 
     /** The order of the fields, as they were dragged or moved. */
     @PostMapping(FIELDS + "/order")
-    String order(@PathVariable String key, @RequestParam List<String> field, RedirectAttributes flash) {
+    String order(Visit visit, @PathVariable String key, @RequestParam List<String> field, RedirectAttributes flash) {
         Table table = frame.find(key);
         List<Field> ordered = new ArrayList<>(field.stream().distinct().flatMap(name -> table.fields().stream()
                 .filter(each -> each.key().name().equals(name))).toList());
         table.fields().stream().filter(each -> !ordered.contains(each)).forEach(ordered::add);
         return trying(table, flash, "desk.fields.ordered",
-                () -> changes.change(table.with(new Fields(ordered)), SignedIn.author()));
+                () -> changes.change(table.with(new Fields(ordered)), visit.author()));
     }
 
     @GetMapping(FIELDS + "/new")
@@ -248,22 +248,22 @@ class TableFields {
     }
 
     @PostMapping(FIELDS + "/new")
-    String add(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model,
+    String add(Visit visit, @PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model,
             RedirectAttributes flash) {
         Table table = frame.find(key);
         FieldForm form = FieldForm.sent(frame.tables(), table, null, parameters, frame.siteWords(), frame.words());
         return keep(table, null, form, model, flash,
-                () -> changes.addField(table.key(), java.util.Objects.requireNonNull(form.field()), SignedIn.author()));
+                () -> changes.addField(table.key(), java.util.Objects.requireNonNull(form.field()), visit.author()));
     }
 
     @PostMapping(FIELDS + "/{field}")
-    String change(@PathVariable String key, @PathVariable String field,
+    String change(Visit visit, @PathVariable String key, @PathVariable String field,
             @RequestParam MultiValueMap<String, String> parameters, Model model, RedirectAttributes flash) {
         Table table = frame.find(key);
         Field existing = find(table, field);
         FieldForm form = FieldForm.sent(frame.tables(), table, existing, parameters, frame.siteWords(), frame.words());
         return keep(table, existing, form, model, flash, () -> changes.changeOptions(table.key(),
-                java.util.Objects.requireNonNull(form.field()), form.renamed(), SignedIn.author()));
+                java.util.Objects.requireNonNull(form.field()), form.renamed(), visit.author()));
     }
 
     private String keep(Table table, @Nullable Field existing, FieldForm form, Model model, RedirectAttributes flash,
@@ -314,7 +314,7 @@ class TableFields {
     }
 
     @PostMapping(FIELDS + "/{field}/kind")
-    String retype(@PathVariable String key, @PathVariable String field,
+    String retype(Visit visit, @PathVariable String key, @PathVariable String field,
             @RequestParam MultiValueMap<String, String> parameters, RedirectAttributes flash) {
         Table table = frame.find(key);
         Field found = find(table, field);
@@ -322,12 +322,12 @@ class TableFields {
         Optional<FieldType> type = kind.type(parameters, List.of(), frame.tables());
         return type.isEmpty() ? back(table) : trying(table, flash, "desk.field.retyped",
                 () -> changes.retype(table.key(), found.key(), type.get(), parameters.containsKey("makeMissing"),
-                        SignedIn.author()));
+                        visit.author()));
     }
 
     /** Asks for the field's name where values would go. */
     @PostMapping(FIELDS + "/{field}/remove")
-    String remove(@PathVariable String key, @PathVariable String field, @RequestParam(defaultValue = "") String typed,
+    String remove(Visit visit, @PathVariable String key, @PathVariable String field, @RequestParam(defaultValue = "") String typed,
             RedirectAttributes flash) {
         Table table = frame.find(key);
         Field found = find(table, field);
@@ -337,14 +337,14 @@ class TableFields {
             return back(table) + "/" + field;
         }
         return trying(table, flash, "desk.field.removed",
-                () -> changes.removeField(table.key(), found.key(), SignedIn.author()));
+                () -> changes.removeField(table.key(), found.key(), visit.author()));
     }
 
     @PostMapping(FIELDS + "/put-back")
-    String putBack(@PathVariable String key, @RequestParam long removed, RedirectAttributes flash) {
+    String putBack(Visit visit, @PathVariable String key, @RequestParam long removed, RedirectAttributes flash) {
         Table table = frame.find(key);
         return trying(table, flash, "desk.field.put-back",
-                () -> changes.putBackField(table.key(), removed, SignedIn.author()));
+                () -> changes.putBackField(table.key(), removed, visit.author()));
     }
 
     private String trying(Table table, RedirectAttributes flash, String code, Runnable work) {

@@ -25,7 +25,6 @@ import org.pressboard.problem.ProblemsFound;
 import org.pressboard.schema.Publisher;
 import org.pressboard.schema.TableChanges;
 import org.pressboard.signin.LogBook;
-import org.pressboard.signin.SignedIn;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Fields;
@@ -33,6 +32,7 @@ import org.pressboard.table.Operands;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
+import org.pressboard.visit.Visit;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
@@ -73,13 +73,13 @@ class TableGrants {
 
     /** Changes one word. */
     @PostMapping(AT + "/change")
-    String change(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters,
+    String change(Visit visit, @PathVariable String key, @RequestParam MultiValueMap<String, String> parameters,
             @RequestHeader(name = "HX-Request", defaultValue = "") String asked, Model model) {
         Table table = frame.find(key);
         try {
-            change(table, first(parameters, "do"), parameters, model);
+            change(visit, table, first(parameters, "do"), parameters, model);
             if (!model.containsAttribute("problem")) {
-                log.note(Logged.What.GRANTS_CHANGED, (table.label() + " " + first(parameters, "of")).strip());
+                log.note(visit, Logged.What.GRANTS_CHANGED, (table.label() + " " + first(parameters, "of")).strip());
             }
         } catch (ProblemsFound against) {
             model.addAttribute("problem", frame.words().say(against.problems().all().getFirst()));
@@ -93,52 +93,52 @@ class TableGrants {
         return "desk/table/grants :: grants";
     }
 
-    private void change(Table table, String what, MultiValueMap<String, String> parameters, Model model) {
+    private void change(Visit visit, Table table, String what, MultiValueMap<String, String> parameters, Model model) {
         switch (what) {
-            case "owner" -> own(table, first(parameters, "value"));
-            case "browsers" -> browsers(table, first(parameters, "value").equals("on"));
-            case "own-rows" -> ownRows(table, parameters);
-            case "approval" -> approval(table, first(parameters, "value"));
+            case "owner" -> own(visit, table, first(parameters, "value"));
+            case "browsers" -> browsers(visit, table, first(parameters, "value").equals("on"));
+            case "own-rows" -> ownRows(visit, table, parameters);
+            case "approval" -> approval(visit, table, first(parameters, "value"));
             case "fields" -> leaveOut(table, first(parameters, "of"), parameters.getOrDefault("value", List.of()));
             case "reach" -> reach(table, first(parameters, "of"), first(parameters, "value"));
             default -> meeting(table, parameters, model);
         }
     }
 
-    private void own(Table table, String way) {
+    private void own(Visit visit, Table table, String way) {
         FieldKey owner = Ownership.ways(frame.tables(), table).stream().filter(key -> key.name().equals(way)).findFirst()
                 .orElse(null);
-        changes.change(table.ownedBy(owner), SignedIn.author());
+        changes.change(table.ownedBy(owner), visit.author());
     }
 
     /** New rows wait until that field says yes, be it one that is made for it; or they need not. */
-    private void approval(Table table, String by) {
+    private void approval(Visit visit, Table table, String by) {
         if (!by.equals(NEW_FIELD)) {
             changes.change(table.approvedBy(GrantGrid.yesNo(table).stream().map(Field::key).filter(key -> key.name().equals(by))
-                    .findFirst().orElse(null)), SignedIn.author());
+                    .findFirst().orElse(null)), visit.author());
             return;
         }
         String label = frame.words().say("grants.approved");
         Field field = new Field(FieldKey.from(label, table.fields().stream().map(each -> each.key().name())
                 .collect(Collectors.toSet())), label, new FieldType.YesNo());
-        changes.addField(table.key(), field, SignedIn.author());
-        changes.change(catalog.publishedNow().tables().get(table.key()).approvedBy(field.key()), SignedIn.author());
+        changes.addField(table.key(), field, visit.author());
+        changes.change(catalog.publishedNow().tables().get(table.key()).approvedBy(field.key()), visit.author());
     }
 
     /** Each sees and changes only their own, and the staff everything: path and grants together. */
-    private void ownRows(Table table, MultiValueMap<String, String> parameters) {
+    private void ownRows(Visit visit, Table table, MultiValueMap<String, String> parameters) {
         List<FieldKey> ways = Ownership.ways(frame.tables(), table);
         if (!first(parameters, "value").isEmpty()) {
-            own(table, first(parameters, "value"));
+            own(visit, table, first(parameters, "value"));
         } else if (table.owner() == null && table.people() == null && !(ways.isEmpty() && table.browsers())) {
-            own(table, ways.stream().findFirst().orElseThrow(() -> ProblemsFound.of("grants.no-way", table.label())).name());
+            own(visit, table, ways.stream().findFirst().orElseThrow(() -> ProblemsFound.of("grants.no-way", table.label())).name());
         }
         publisher.grant(table.key(), new Grants(List.copyOf(ownOf(table.browsers() ? Audience.EVERYONE : Audience.MEMBERS))));
     }
 
     /** Whether people who are not signed in have rows of their own; where each has theirs, they are among them at once. */
-    private void browsers(Table table, boolean areCounted) {
-        changes.change(table.countingBrowsers(areCounted), SignedIn.author());
+    private void browsers(Visit visit, Table table, boolean areCounted) {
+        changes.change(table.countingBrowsers(areCounted), visit.author());
         Set<Grant> ofMembers = ownOf(Audience.MEMBERS);
         Set<Grant> ofEveryone = ownOf(Audience.EVERYONE);
         Set<Grant> now = Set.copyOf(catalog.grants(table.key()).all());

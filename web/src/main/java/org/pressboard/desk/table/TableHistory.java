@@ -13,8 +13,9 @@ import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.schema.Bin;
 import org.pressboard.sheet.Moments;
-import org.pressboard.signin.SignedIn;
 import org.pressboard.table.Table;
+import org.pressboard.visit.Visit;
+import org.pressboard.visit.Who;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -97,13 +98,13 @@ class TableHistory {
 
     /** Asks first where rows were changed since, which would be lost with what the act added. */
     @PostMapping("/desk/tables/{key}/undo")
-    String undo(@PathVariable String key, @RequestParam long act, @RequestParam(defaultValue = "no") String anyway,
+    String undo(Visit visit, @PathVariable String key, @RequestParam long act, @RequestParam(defaultValue = "no") String anyway,
             @RequestParam(defaultValue = "rows") String from, RedirectAttributes flash) {
         Table table = frame.find(key);
         String back = "redirect:/desk/tables/" + key + (from.equals("rows") ? "" : "/" + (from.equals("fields")
                 ? "fields" : "history"));
         boolean isOfRows = acts.find(table.key(), act).filter(found -> found.details().after() == null).isPresent();
-        SignedIn current = SignedIn.current();
+        Who current = visit.who();
         if (!isOfRows && (current == null || !current.isOwner())) {
             flash.addFlashAttribute("problem", frame.words().say("undo.owner"));
             return back;
@@ -115,7 +116,7 @@ class TableHistory {
             return "redirect:/desk/tables/" + key + "/history";
         }
         try {
-            Undo.Undone undone = undo.undo(table.key(), act, SignedIn.author());
+            Undo.Undone undone = undo.undo(table.key(), act, visit.author());
             Long last = acts.latest(table.key(), null, 1).stream().map(Act::id).findFirst().orElse(null);
             if (undone.left() > 0) {
                 frame.tell(flash, last, "undo.partly", undone.done(), undone.left());
@@ -129,16 +130,16 @@ class TableHistory {
     }
 
     @PostMapping("/desk/tables/{key}/rows/{row:\\d{1,18}}/put-back")
-    String putBack(@PathVariable String key, @PathVariable long row, @RequestParam long entry, RedirectAttributes flash) {
+    String putBack(Visit visit, @PathVariable String key, @PathVariable long row, @RequestParam long entry, RedirectAttributes flash) {
         Table table = frame.find(key);
-        return trying(table, flash, "/rows/" + row, () -> undo.putBack(table.key(), row, entry, SignedIn.author()));
+        return trying(table, flash, "/rows/" + row, () -> undo.putBack(table.key(), row, entry, visit.author()));
     }
 
     /** Gives one row back out of the bin. */
     @PostMapping("/desk/tables/{key}/rows/{row:\\d{1,18}}/give-back")
-    String giveBack(@PathVariable String key, @PathVariable long row, @RequestParam long act, RedirectAttributes flash) {
+    String giveBack(Visit visit, @PathVariable String key, @PathVariable long row, @RequestParam long act, RedirectAttributes flash) {
         Table table = frame.find(key);
-        return trying(table, flash, "/history", () -> undo.putBackRow(table.key(), act, row, SignedIn.author()));
+        return trying(table, flash, "/history", () -> undo.putBackRow(table.key(), act, row, visit.author()));
     }
 
     private String trying(Table table, RedirectAttributes flash, String back, Runnable work) {

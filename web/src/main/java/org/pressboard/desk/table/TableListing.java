@@ -3,19 +3,18 @@ package org.pressboard.desk.table;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.pressboard.grant.Sight;
 import org.pressboard.listing.AddressPart;
 import org.pressboard.listing.Finding;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
 import org.pressboard.listing.Suggestion;
-import org.pressboard.sheet.Asking;
-import org.pressboard.signin.SignedIn;
+import org.pressboard.stand.Asking;
+import org.pressboard.stand.Stand;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
-import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
+import org.pressboard.visit.Visit;
 
 /** The rows of a table as the desk lists them: every field that is not hidden there, in the order in which rows came. */
 public final class TableListing {
@@ -24,16 +23,15 @@ public final class TableListing {
     }
 
     /** All rows, nothing searched or narrowed. */
-    public static Asking everything(Tables tables, TableKey table) {
-        return asking(tables, table, Map.of());
+    public static Asking everything(Visit visit, TableKey table) {
+        return asking(visit, table, Map.of());
     }
 
-    static Asking asking(Tables tables, TableKey key, Map<String, List<String>> parameters) {
+    static Asking asking(Visit visit, TableKey key, Map<String, List<String>> parameters) {
         Map<String, List<String>> own = new LinkedHashMap<>(parameters);
         // the row that is opened over the list is not the list's
         own.keySet().removeIf(name -> !(name.startsWith("f.") || LIST.contains(name)));
-        return Asking.of(of(tables.get(key)), null, Sight.whole(tables, key), SignedIn.currentVisitor(),
-                AddressPart.whole(own));
+        return Asking.of(new Stand.AllRows(key), visit, of(visit.site().table(key)), AddressPart.whole(own));
     }
 
     private static final List<String> LIST = List.of("q", "sort", "page", "size");

@@ -15,12 +15,12 @@ import org.pressboard.mail.Letter;
 import org.pressboard.mail.Outbox;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.Rows;
-import org.pressboard.sheet.NotThere;
 import org.pressboard.sheet.Words;
-import org.pressboard.signin.SignedIn;
+import org.pressboard.stand.NotThere;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.value.Row;
+import org.pressboard.visit.Visit;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -103,13 +103,13 @@ class TableQueue {
 
     /** Lets a row through, or turns it away, and writes to whoever sent it. */
     @PostMapping(AT + "/{row:\\d{1,18}}")
-    String decide(@PathVariable String key, @PathVariable long row, @RequestParam(name = "do") String what,
+    String decide(Visit visit, @PathVariable String key, @PathVariable long row, @RequestParam(name = "do") String what,
             @RequestParam(defaultValue = "") String words, RedirectAttributes flash) {
         Table table = frame.find(key);
         Optional<String> sender = approvals.sender(table.key(), row);
         try {
-            Long act = what.equals("away") ? Long.valueOf(approvals.turnAway(table.key(), row, SignedIn.author()))
-                    : approvals.letThrough(table.key(), row, SignedIn.author()).orElse(null);
+            Long act = what.equals("away") ? Long.valueOf(approvals.turnAway(table.key(), row, visit.author()))
+                    : approvals.letThrough(table.key(), row, visit.author()).orElse(null);
             sender.filter(Letter::isAddress).ifPresent(to -> tell(to, table, what, words.strip()));
             frame.tell(flash, act, what.equals("away") ? "waiting.away" : "waiting.through");
         } catch (ProblemsFound against) {

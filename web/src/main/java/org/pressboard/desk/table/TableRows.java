@@ -3,8 +3,6 @@ package org.pressboard.desk.table;
 import jakarta.servlet.http.HttpServletResponse;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
-import java.time.Clock;
-import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -21,19 +19,17 @@ import org.pressboard.member.Members;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.schema.TableChanges;
-import org.pressboard.sheet.Asking;
-import org.pressboard.sheet.NotThere;
-import org.pressboard.sheet.Place;
 import org.pressboard.sheet.Sheet;
 import org.pressboard.sheet.Sheets;
 import org.pressboard.sheet.Words;
-import org.pressboard.signin.SignedIn;
+import org.pressboard.stand.NotThere;
 import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
+import org.pressboard.visit.Visit;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
@@ -60,11 +56,9 @@ class TableRows {
     private final TableChanges changes;
     private final Members members;
     private final Accounts accounts;
-    private final Clock clock;
 
     TableRows(TableFrame frame, Sheets sheets, RowEditing editing, RowHistory history, RowPicker picker,
-            TableChanges changes, Members members, Accounts accounts, Clock clock) {
-        this.clock = clock;
+            TableChanges changes, Members members, Accounts accounts) {
         this.members = members;
         this.accounts = accounts;
         this.frame = frame;
@@ -76,14 +70,14 @@ class TableRows {
     }
 
     @GetMapping("/desk/tables/{key}")
-    String rows(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model) {
-        show(key, parameters, model);
+    String rows(Visit visit, @PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model) {
+        show(visit, key, parameters, model);
         return "desk/table/rows";
     }
 
-    private Table show(String key, MultiValueMap<String, String> parameters, Model model) {
+    private Table show(Visit visit, String key, MultiValueMap<String, String> parameters, Model model) {
         Table table = frame.show(key, "rows", model);
-        model.addAttribute("sheet", sheet(table, listState(parameters)));
+        model.addAttribute("sheet", sheet(visit, table, listState(parameters)));
         return table;
     }
 
@@ -105,42 +99,38 @@ class TableRows {
 
     /** The list alone, as its state changes. */
     @GetMapping("/desk/tables/{key}/rows")
-    String sheet(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model,
+    String sheet(Visit visit, @PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model,
             HttpServletResponse response) {
-        Sheet sheet = sheet(frame.find(key), parameters);
+        Sheet sheet = sheet(visit, frame.find(key), parameters);
         response.setHeader("HX-Replace-Url", sheet.address());
         model.addAttribute("sheet", sheet);
         return "sheet/sheet :: sheet";
     }
 
-    private Sheet sheet(Table table, Map<String, List<String>> parameters) {
-        String address = "/desk/tables/" + table.key();
-        Asking asking = TableListing.asking(frame.tables(), table.key(), parameters);
-        return sheets.sheet(asking, Place.atDesk(address, address + "/rows")
-                .opening(address + "/rows/", address + "/narrow/"),
-                frame.siteWords().language());
+    private Sheet sheet(Visit visit, Table table, Map<String, List<String>> parameters) {
+        return sheets.sheet(TableListing.asking(visit, table.key(), parameters));
     }
 
     @GetMapping("/desk/tables/{key}/rows/new")
-    String begin(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model) {
-        Table table = show(key, parameters, model);
-        model.addAttribute("form", named(table, RowForm.of(table.entered(), starts(table), frame.siteWords())));
+    String begin(Visit visit, @PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model) {
+        Table table = show(visit, key, parameters, model);
+        model.addAttribute("form", named(table, RowForm.of(table.entered(), starts(visit, table), frame.siteWords())));
         return "desk/table/rows";
     }
 
     /** What a new row has in it before anybody says otherwise. */
-    private Map<FieldKey, Value> starts(Table table) {
-        return Field.begun(table.entered(), SignedIn.currentVisitor().at(LocalDateTime.now(clock)));
+    private Map<FieldKey, Value> starts(Visit visit, Table table) {
+        return Field.begun(table.entered(), visit.standpoint());
     }
 
     @PostMapping("/desk/tables/{key}/rows/new")
-    String add(@PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model,
+    String add(Visit visit, @PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model,
             RedirectAttributes flash) {
         Table table = withNewOptions(frame.find(key), parameters);
         RowForm form = RowForm.sent(table.entered(), parameters, frame.siteWords(), frame.words());
         if (!form.isWrong()) {
-            keepOptions(table);
-            RowEditing.Added added = editing.add(table.key(), present(form.values()), SignedIn.author());
+            keepOptions(visit, table);
+            RowEditing.Added added = editing.add(table.key(), present(form.values()), visit.author());
             switch (added.outcome()) {
                 case RowEditing.Outcome.Done done -> {
                     frame.tell(flash, done.act(), "desk.row.added");
@@ -151,7 +141,7 @@ class TableRows {
                         throw new IllegalStateException("Nobody changed a row that is not there yet");
             }
         }
-        show(key, parameters, model);
+        show(visit, key, parameters, model);
         model.addAttribute("form", named(table, form));
         return "desk/table/rows";
     }
@@ -163,9 +153,9 @@ class TableRows {
     }
 
     @GetMapping(ROW)
-    String open(@PathVariable String key, @PathVariable long row, @RequestParam MultiValueMap<String, String> parameters,
+    String open(Visit visit, @PathVariable String key, @PathVariable long row, @RequestParam MultiValueMap<String, String> parameters,
             Model model) {
-        Table table = show(key, parameters, model);
+        Table table = show(visit, key, parameters, model);
         Row found = editing.find(table.key(), row).orElseThrow(() -> new NotThere("not-there.row"));
         return slip(table, found, RowForm.of(table.entered(), found.values(), frame.siteWords()), model);
     }
@@ -190,14 +180,14 @@ class TableRows {
     }
 
     @PostMapping(ROW)
-    String change(@PathVariable String key, @PathVariable long row,
+    String change(Visit visit, @PathVariable String key, @PathVariable long row,
             @RequestParam MultiValueMap<String, String> parameters, Model model, RedirectAttributes flash) {
         Table table = withNewOptions(frame.find(key), parameters);
         Row found = editing.find(table.key(), row).orElseThrow(() -> new NotThere("not-there.row"));
         RowForm form = RowForm.sent(table.entered(), parameters, frame.siteWords(), frame.words());
         if (!form.isWrong()) {
-            keepOptions(table);
-            switch (editing.change(table.key(), row, form.was(), form.values(), SignedIn.author())) {
+            keepOptions(visit, table);
+            switch (editing.change(table.key(), row, form.was(), form.values(), visit.author())) {
                 case RowEditing.Outcome.Done done -> {
                     frame.tell(flash, done.act(), done.act() == null ? "desk.row.same" : "desk.row.changed");
                     return back(table, parameters);
@@ -209,21 +199,21 @@ class TableRows {
                 }
             }
         }
-        show(key, parameters, model);
+        show(visit, key, parameters, model);
         return slip(table, found, form, model);
     }
 
     @PostMapping("/desk/tables/{key}/rows/remove")
-    String remove(@PathVariable String key, @RequestParam List<Long> row, @RequestParam(defaultValue = "") String sure,
+    String remove(Visit visit, @PathVariable String key, @RequestParam List<Long> row, @RequestParam(defaultValue = "") String sure,
             @RequestParam MultiValueMap<String, String> parameters, Model model, RedirectAttributes flash) {
         Table table = frame.find(key);
         if (sure.isEmpty() && costsMore(table, row)) {
-            show(key, parameters, model);
+            show(visit, key, parameters, model);
             model.addAttribute("removing", true);
             return several(table, row, model);
         }
         try {
-            long act = editing.remove(table.key(), row, SignedIn.author());
+            long act = editing.remove(table.key(), row, visit.author());
             frame.tell(flash, act, "desk.rows.removed", row.size());
         } catch (ProblemsFound against) {
             flash.addFlashAttribute("problem", frame.words().say(against.problems().all().getFirst()));
@@ -233,7 +223,7 @@ class TableRows {
 
     /** Several rows picked from the list, to change one field of all of them or to remove them. */
     @GetMapping("/desk/tables/{key}/rows/several")
-    String several(@PathVariable String key, @RequestParam(defaultValue = "") List<Long> row,
+    String several(Visit visit, @PathVariable String key, @RequestParam(defaultValue = "") List<Long> row,
             @RequestParam(defaultValue = "") String field, @RequestParam MultiValueMap<String, String> parameters,
             Model model, RedirectAttributes flash) {
         Table table = frame.find(key);
@@ -241,7 +231,7 @@ class TableRows {
             flash.addFlashAttribute("problem", frame.words().say("desk.rows.none-picked"));
             return back(table, parameters);
         }
-        show(key, parameters, model);
+        show(visit, key, parameters, model);
         several(table, row, model);
         table.entered().stream().filter(each -> each.key().name().equals(field)).findFirst()
                 .ifPresent(each -> model.addAttribute("control", Control.of(each, null, frame.siteWords().written())));
@@ -269,13 +259,13 @@ class TableRows {
     }
 
     @PostMapping("/desk/tables/{key}/rows/several")
-    String changeSeveral(@PathVariable String key, @RequestParam List<Long> row, @RequestParam String field,
+    String changeSeveral(Visit visit, @PathVariable String key, @RequestParam List<Long> row, @RequestParam String field,
             @RequestParam MultiValueMap<String, String> parameters, Model model, RedirectAttributes flash) {
         Table table = withNewOptions(frame.find(key), parameters);
         RowForm form = RowForm.sent(table.entered(), parameters, frame.siteWords(), frame.words());
         if (!form.isWrong()) {
-            keepOptions(table);
-            RowEditing.Outcome outcome = editing.changeAll(table.key(), row, form.values(), SignedIn.author());
+            keepOptions(visit, table);
+            RowEditing.Outcome outcome = editing.changeAll(table.key(), row, form.values(), visit.author());
             if (outcome instanceof RowEditing.Outcome.Done done) {
                 frame.tell(flash, done.act(), "desk.rows.changed", row.size());
                 return back(table, parameters);
@@ -284,7 +274,7 @@ class TableRows {
                 form = form.with(refused.problems(), frame.words());
             }
         }
-        show(key, parameters, model);
+        show(visit, key, parameters, model);
         several(table, row, model);
         model.addAttribute("control", named(table, form).controls().getFirst());
         return "desk/table/rows";
@@ -292,11 +282,10 @@ class TableRows {
 
     /** The rows that the list can be narrowed by, found by words of what they are called. */
     @GetMapping("/desk/tables/{key}/narrow/{field}")
-    String narrow(@PathVariable String key, @PathVariable String field, @RequestParam(defaultValue = "") String called,
+    String narrow(Visit visit, @PathVariable String key, @PathVariable String field, @RequestParam(defaultValue = "") String called,
             @RequestParam MultiValueMap<String, String> parameters, Model model) {
         Table table = frame.find(key);
-        model.addAttribute("menu", sheets.pick(TableListing.asking(frame.tables(), table.key(), parameters), field,
-                called, frame.siteWords().language()));
+        model.addAttribute("menu", sheets.pick(TableListing.asking(visit, table.key(), parameters), field, called));
         return "sheet/sheet :: picks";
     }
 
@@ -321,9 +310,9 @@ class TableRows {
     }
 
     /** A new option is offered from now on. */
-    private void keepOptions(Table table) {
+    private void keepOptions(Visit visit, Table table) {
         if (!table.equals(frame.find(table.key().name()))) {
-            changes.change(table, SignedIn.author());
+            changes.change(table, visit.author());
         }
     }
 

@@ -14,11 +14,11 @@ import org.pressboard.grant.Visitor;
 import org.pressboard.listing.Listing;
 import org.pressboard.schema.TableChanges;
 import org.pressboard.sheet.Words;
-import org.pressboard.signin.SignedIn;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.value.FieldKey;
+import org.pressboard.visit.Visit;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -84,12 +84,12 @@ public class UnseenFields {
 
     /** All who see the field see what it shows of other rows from now on, and nothing else of them. */
     @PostMapping("/desk/tables/{key}/fields/{field}/open")
-    String open(@PathVariable String key, @PathVariable String field, @RequestParam(defaultValue = "") String back,
+    String open(Visit visit, @PathVariable String key, @PathVariable String field, @RequestParam(defaultValue = "") String back,
             RedirectAttributes flash) {
         Table table = frame.find(key);
         table.fields().stream().filter(each -> each.key().name().equals(field)).forEach(each -> {
             Table whole = catalog.publishedNow().tables().get(table.key());
-            parts(whole, each).forEach(part -> changes.changeField(table.key(), part.opened(true), SignedIn.author()));
+            parts(whole, each).forEach(part -> changes.changeField(table.key(), part.opened(true), visit.author()));
             flash.addFlashAttribute("said", words().say("desk.unseen.opened", each.label()));
         });
         return "redirect:" + (back.matches("/desk/[a-z0-9/_-]{1,200}") ? back : "/desk/tables/" + table.key() + "/fields");

@@ -1,4 +1,4 @@
-package org.pressboard.sheet;
+package org.pressboard.stand;
 
 import org.pressboard.problem.Problem;
 

@@ -1,4 +1,4 @@
-package org.pressboard.desk;
+package org.pressboard.stand;
 
 import java.util.Optional;
 import org.pressboard.catalog.Catalog;
@@ -7,7 +7,6 @@ import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
-import org.pressboard.sheet.NotThere;
 
 /** The pages and listings that the desk's addresses name. */
 public final class DraftedPages {

@@ -1,4 +1,4 @@
-package org.pressboard.desk.bench;
+package org.pressboard.stand;
 
 import java.util.List;
 import java.util.Locale;
@@ -11,10 +11,10 @@ import org.pressboard.grant.Group;
 import org.pressboard.grant.Visitor;
 import org.pressboard.member.Members;
 import org.pressboard.rows.RowPicker;
-import org.pressboard.signin.SignedIn;
 import org.pressboard.table.Tables;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
+import org.pressboard.visit.Visit;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 
@@ -23,7 +23,7 @@ import org.springframework.ui.Model;
  * one of the members by their name or address.
  */
 @Component
-class SeenBy {
+public class SeenBy {
 
     /** People who are not signed in. */
     static final String ANYONE = "anyone";
@@ -42,20 +42,20 @@ class SeenBy {
     }
 
     /** What a proof offers to be seen by. */
-    void offer(Tables tables, Model model) {
+    public void offer(Tables tables, Model model) {
         model.addAttribute("seenGroups", catalog.groups());
         model.addAttribute("hasMembers", tables.people().isPresent());
     }
 
     /** Empty where nobody is called so; nothing said means those at the desk. */
-    Optional<Visitor> find(String who) {
+    public Optional<Visitor> find(Visit visit, String who) {
         if (who.isBlank()) {
-            return Optional.of(SignedIn.currentVisitor());
+            return Optional.of(visit.caller().visitor());
         }
         if (who.equals(ANYONE)) {
             return Optional.of(Visitor.ANYONE);
         }
-        PublishedSite site = catalog.publishedNow();
+        PublishedSite site = visit.site();
         if (who.startsWith(GROUP)) {
             return site.groups().stream().map(Group::key).filter(key -> who.equals(GROUP + key)).findFirst()
                     .map(key -> new Visitor(Visitor.Kind.MEMBER, Onlooker.NOBODY, Set.of(key)));

@@ -1,4 +1,4 @@
-package org.pressboard.site;
+package org.pressboard.stand;
 
 import org.pressboard.edition.Page;
 
@@ -12,7 +12,7 @@ public final class PageClosed extends RuntimeException {
         this.page = page;
     }
 
-    Page page() {
+    public Page page() {
         return page;
     }
 }
