@@ -1,22 +1,19 @@
 package org.pressboard.edition;
 
 import java.util.List;
-import java.util.Objects;
 import org.pressboard.grant.Audience;
 import org.pressboard.grant.Visitor;
-import org.pressboard.listing.ListingKey;
 
 /**
  * Who gets to a page, and what others get instead. Which rows they see there is for the grants to say.
  *
  * @param audiences those who do; of none, everybody does
  * @param message   what others are told; may be empty
- * @param listings  the listings that are for some of them only
  */
-public record Access(List<Audience> audiences, Otherwise otherwise, String message, List<OfListing> listings) {
+public record Access(List<Audience> audiences, Otherwise otherwise, String message) {
 
     /** For everybody. */
-    public static final Access EVERYBODY = new Access(List.of(), Otherwise.NOT_THERE, "", List.of());
+    public static final Access EVERYBODY = new Access(List.of(), Otherwise.NOT_THERE, "");
 
     public static final int LONGEST_MESSAGE = 1_000;
 
@@ -30,36 +27,16 @@ public record Access(List<Audience> audiences, Otherwise otherwise, String messa
         MESSAGE
     }
 
-    /** A listing that is for some only; others find the page without it. */
-    public record OfListing(ListingKey listing, List<Audience> audiences) {
-        public OfListing {
-            audiences = List.copyOf(audiences);
-        }
-    }
-
     public Access {
-        audiences = audiences == null ? List.of() : List.copyOf(audiences);
-        otherwise = Objects.requireNonNullElse(otherwise, Otherwise.NOT_THERE);
-        message = Objects.requireNonNullElse(message, "");
-        listings = listings == null ? List.of() : List.copyOf(listings);
+        audiences = List.copyOf(audiences);
     }
 
     public boolean lets(Visitor visitor) {
         return lets(audiences, visitor);
     }
 
-    public boolean lets(Visitor visitor, ListingKey listing) {
-        return lets(of(listing), visitor);
-    }
-
-    private static boolean lets(List<Audience> audiences, Visitor visitor) {
+    static boolean lets(List<Audience> audiences, Visitor visitor) {
         return visitor.isStaff() || audiences.isEmpty()
                 || audiences.stream().anyMatch(audience -> audience.includes(visitor));
-    }
-
-    /** Those whom a listing is for; none: everybody who gets to the page. */
-    public List<Audience> of(ListingKey listing) {
-        return listings.stream().filter(each -> each.listing().equals(listing)).findFirst().map(OfListing::audiences)
-                .orElse(List.of());
     }
 }

@@ -2,11 +2,16 @@ package org.pressboard.edition;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.pressboard.edition.Difference.Line;
 import org.pressboard.form.Form;
+import org.pressboard.grant.Audience;
+import org.pressboard.listing.CardFace;
+import org.pressboard.listing.Layout;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.NarrowBy;
 import org.pressboard.listing.Paper;
@@ -53,7 +58,7 @@ public final class Differences {
         before.listings().stream().filter(listing -> after.listing(listing.key()).isEmpty())
                 .forEach(listing -> found.add(Difference.of(Line.PAGE, "removed", label(listing.table()))));
         note(!shared(before, after).equals(shared(after, before)), Line.PAGE, "order");
-        note(!before.access().equals(after.access()), Line.PAGE, "access");
+        note(!before.access().equals(after.access()) || !audiences(before, after).equals(audiences(after, before)), Line.PAGE, "access");
         for (Form form : after.forms()) {
             before.form(form.key()).ifPresentOrElse(was -> forms(was, form),
                     () -> found.add(Difference.of(Line.FORM, "added", form.title())));
@@ -79,6 +84,20 @@ public final class Differences {
                 .filter(key -> other.listings().stream().anyMatch(listing -> listing.key().equals(key))).toList();
     }
 
+    /** Whom those parts of the one are for that the other has too. */
+    private static Map<Object, List<Audience>> audiences(Page one, Page other) {
+        Set<Object> shared = other.parts().stream().map(Differences::key).collect(Collectors.toSet());
+        return one.parts().stream().filter(part -> shared.contains(key(part)))
+                .collect(Collectors.toMap(Differences::key, Part::audiences));
+    }
+
+    private static Object key(Part part) {
+        return switch (part) {
+            case Part.OfListing listing -> listing.listing().key();
+            case Part.OfForm form -> form.form().key();
+        };
+    }
+
     private void listings(Listing before, Listing after) {
         if (!before.table().equals(after.table())) {
             // nothing of the one can be compared with the other
@@ -96,8 +115,8 @@ public final class Differences {
     }
 
     private void show(TableKey table, Show before, Show after) {
-        note(before.layout() != after.layout(), Line.SHOW, "layout", after.layout());
-        cards(table, before, after);
+        note(before.layout().kind() != after.layout().kind(), Line.SHOW, "layout", after.layout().kind());
+        layouts(table, before.in(after.layout().kind()).layout(), after);
         note(!before.totals().equals(after.totals()), Line.SHOW, after.totals().isEmpty() ? "no-totals" : "totals",
                 after.totals().stream().map(key -> label(table, after, key)).collect(Collectors.joining(", ")));
         List<FieldKey> had = before.keys();
@@ -117,14 +136,22 @@ public final class Differences {
         }
     }
 
-    private void cards(TableKey table, Show before, Show after) {
-        note(before.cards().across() != after.cards().across(), Line.SHOW, "across", after.cards().across());
-        note(before.cards().picture() != after.cards().picture(), Line.SHOW, "picture", after.cards().picture());
-        note(before.cards().labels() != after.cards().labels(), Line.SHOW,
-                after.cards().labels() ? "labels" : "no-labels");
-        note(!before.cards().tags().equals(after.cards().tags()), Line.SHOW,
-                after.cards().tags().isEmpty() ? "no-tags" : "tags", after.cards().tags().stream()
-                        .map(key -> label(table, after, key)).collect(Collectors.joining(", ")));
+    private void layouts(TableKey table, Layout before, Show after) {
+        switch (after.layout()) {
+            case Layout.AsTable rows -> { }
+            case Layout.AsCards cards -> {
+                note(!(before instanceof Layout.AsCards had) || had.across() != cards.across(), Line.SHOW, "across", cards.across());
+                before.cards().ifPresent(face -> faces(table, after, face, cards.face()));
+            }
+            case Layout.AsStrip strip -> before.cards().ifPresent(face -> faces(table, after, face, strip.face()));
+        }
+    }
+
+    private void faces(TableKey table, Show show, CardFace before, CardFace after) {
+        note(before.picture() != after.picture(), Line.SHOW, "picture", after.picture());
+        note(before.labels() != after.labels(), Line.SHOW, after.labels() ? "labels" : "no-labels");
+        note(!before.tags().equals(after.tags()), Line.SHOW, after.tags().isEmpty() ? "no-tags" : "tags",
+                after.tags().stream().map(key -> label(table, show, key)).collect(Collectors.joining(", ")));
     }
 
     private void find(Listing before, Listing after) {

@@ -25,8 +25,7 @@ final class Missing {
 
     static Map<TableKey, Set<FieldKey>> from(Page page, Tables tables) {
         Missing missing = new Missing(tables);
-        page.listings().forEach(listing -> missing.look(listing.table(), listing.named()));
-        page.forms().forEach(form -> missing.look(form.table(), form.named()));
+        page.parts().forEach(part -> missing.look(part.table(), part.named()));
         return missing.found;
     }
 

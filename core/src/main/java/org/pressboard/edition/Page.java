@@ -2,14 +2,16 @@ package org.pressboard.edition;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.form.Form;
 import org.pressboard.form.FormKey;
+import org.pressboard.grant.Audience;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
@@ -18,63 +20,138 @@ import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
 
 /**
- * A page as it is drafted or published: its title, what is said before all, and the listings on it, from top to bottom.
+ * A page as it is drafted or published: its title, what is said before all, and what it is made of, from top to bottom.
+ *
+ * <pre>{@code
+ * Page trees = new Page(key, "Find a tree", List.of(listing)).holding(List.of(form)).leading("All that we have.");
+ * }</pre>
  *
  * @param lead     what is said under the title; may be empty
  * @param unlisted whether the menu leaves it out
  * @param access   who gets to it
- * @param forms    the forms on it, below the listings
  */
-public record Page(PageKey key, String title, String lead, boolean unlisted, List<Listing> listings, Access access,
-                   List<Form> forms) {
+public record Page(PageKey key, String title, String lead, boolean unlisted, List<Part> parts, Access access) {
 
     public static final int LONGEST_TITLE = 100;
     public static final int LONGEST_LEAD = 1_000;
 
     public Page {
-        lead = Objects.requireNonNullElse(lead, "");
-        listings = List.copyOf(listings);
-        access = Objects.requireNonNullElse(access, Access.EVERYBODY);
-        forms = forms == null ? List.of() : List.copyOf(forms);
+        parts = List.copyOf(parts);
         if (title.isBlank()) {
             throw new IllegalArgumentException("The page " + key + " needs a title");
         }
     }
 
     public Page(PageKey key, String title, List<Listing> listings) {
-        this(key, title, "", false, listings, Access.EVERYBODY, List.of());
+        this(key, title, "", false, listings.stream().map(Page::open).toList(), Access.EVERYBODY);
+    }
+
+    private static Part open(Listing listing) {
+        return new Part.OfListing(listing, List.of());
+    }
+
+    private static Part open(Form form) {
+        return new Part.OfForm(form, List.of());
     }
 
     /** The same page at that address. */
     public Page at(PageKey address) {
-        return new Page(address, title, lead, unlisted, listings, access, forms);
+        return new Page(address, title, lead, unlisted, parts, access);
     }
 
     public Page titled(String other) {
-        return new Page(key, other, lead, unlisted, listings, access, forms);
+        return new Page(key, other, lead, unlisted, parts, access);
     }
 
     public Page leading(String other) {
-        return new Page(key, title, other, unlisted, listings, access, forms);
+        return new Page(key, title, other, unlisted, parts, access);
     }
 
     public Page listed(boolean inMenu) {
-        return new Page(key, title, lead, !inMenu, listings, access, forms);
+        return new Page(key, title, lead, !inMenu, parts, access);
     }
 
+    public Page letting(Access other) {
+        return new Page(key, title, lead, unlisted, parts, other);
+    }
+
+    /** The same made of those. */
+    public Page of(List<Part> others) {
+        return new Page(key, title, lead, unlisted, others, access);
+    }
+
+    /** The same with these listings in place of those it has, before all else; those that stay are for whom they were. */
     public Page with(List<Listing> others) {
-        return new Page(key, title, lead, unlisted, others, access, forms);
+        Map<ListingKey, Part.OfListing> had = listingParts().collect(Collectors.toMap(part -> part.listing().key(), part -> part));
+        Stream<Part> listings = others.stream().map(each -> had.containsKey(each.key()) ? had.get(each.key()).with(each) : open(each));
+        return of(Stream.concat(listings, parts.stream().filter(part -> !(part instanceof Part.OfListing))).toList());
     }
 
-    /**
-     * The same as it is among these tables: without the listings of those that are gone, and the others without fields that
-     * are (see {@link Listing#among}).
-     */
+    /** The same with these forms in place of those it has, behind all else; those that stay are for whom they were. */
+    public Page holding(List<Form> others) {
+        Map<FormKey, Part.OfForm> had = formParts().collect(Collectors.toMap(part -> part.form().key(), part -> part));
+        Stream<Part> forms = others.stream().map(each -> had.containsKey(each.key()) ? had.get(each.key()).with(each) : open(each));
+        return of(Stream.concat(parts.stream().filter(part -> !(part instanceof Part.OfForm)), forms).toList());
+    }
+
+    private Stream<Part.OfListing> listingParts() {
+        return parts.stream().filter(Part.OfListing.class::isInstance).map(Part.OfListing.class::cast);
+    }
+
+    private Stream<Part.OfForm> formParts() {
+        return parts.stream().filter(Part.OfForm.class::isInstance).map(Part.OfForm.class::cast);
+    }
+
+    private Page changing(UnaryOperator<Part> change) {
+        return of(parts.stream().map(change).toList());
+    }
+
+    private Page keeping(Predicate<Part> which) {
+        return of(parts.stream().filter(which).toList());
+    }
+
+    public List<Listing> listings() {
+        return listingParts().map(Part.OfListing::listing).toList();
+    }
+
+    public List<Form> forms() {
+        return formParts().map(Part.OfForm::form).toList();
+    }
+
+    public Optional<Listing> listing(ListingKey which) {
+        return listings().stream().filter(listing -> listing.key().equals(which)).findFirst();
+    }
+
+    public Optional<Form> form(FormKey which) {
+        return forms().stream().filter(form -> form.key().equals(which)).findFirst();
+    }
+
+    /** The same with one of its listings changed. */
+    public Page changing(ListingKey which, UnaryOperator<Listing> change) {
+        return changing(part -> part instanceof Part.OfListing of && of.listing().key().equals(which)
+                ? of.with(change.apply(of.listing())) : part);
+    }
+
+    /** The same with one of its forms changed. */
+    public Page changing(FormKey which, UnaryOperator<Form> change) {
+        return changing(part -> part instanceof Part.OfForm of && of.form().key().equals(which)
+                ? of.with(change.apply(of.form())) : part);
+    }
+
+    /** Those whom a listing is for; none: everybody who gets to the page. */
+    public List<Audience> audiences(ListingKey listing) {
+        return listingParts().filter(part -> part.listing().key().equals(listing)).findFirst().map(Part::audiences).orElse(List.of());
+    }
+
+    /** The same with a listing for those alone; of none, for everybody who gets to the page. */
+    public Page showing(ListingKey listing, List<Audience> audiences) {
+        return changing(part -> part instanceof Part.OfListing of && of.listing().key().equals(listing)
+                ? of.forThose(audiences) : part);
+    }
+
+    /** The same as it is among these tables: without what is of those that are gone, or about fields that are. */
     public Page among(Tables tables) {
-        return with(listings.stream().filter(listing -> tables.find(listing.table()).isPresent())
-                .map(listing -> listing.among(tables)).toList())
-                .holding(forms.stream().flatMap(form -> tables.find(form.table()).stream()
-                        .map(table -> form.of(tables, table))).toList());
+        return of(parts.stream().flatMap(part -> part.among(tables).stream()).toList());
     }
 
     /** The fields that something on it is about and that these tables have no more, such as those in the bin, by their table. */
@@ -82,17 +159,9 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
         return Missing.from(this, tables);
     }
 
-    public Page letting(Access other) {
-        return new Page(key, title, lead, unlisted, listings, other, forms);
-    }
-
-    public Page holding(List<Form> others) {
-        return new Page(key, title, lead, unlisted, listings, access, others);
-    }
-
     /** Whether rows of that table have a button on this page that opens the form about them. */
     public boolean hasButton(FormKey form, TableKey about) {
-        return listings.stream().filter(listing -> listing.table().equals(about))
+        return listings().stream().filter(listing -> listing.table().equals(about))
                 .flatMap(listing -> listing.changing().sending().stream()).anyMatch(each -> each.form().equals(form.name()));
     }
 
@@ -106,43 +175,22 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
         return key + "/" + form.key();
     }
 
-    public Optional<Form> form(FormKey which) {
-        return forms.stream().filter(form -> form.key().equals(which)).findFirst();
-    }
-
-    /** The same with one of its forms changed. */
-    public Page changing(FormKey which, UnaryOperator<Form> change) {
-        return holding(forms.stream().map(form -> form.key().equals(which) ? change.apply(form) : form).toList());
-    }
-
     /** Whether there is nothing on it. */
     public boolean isEmpty() {
-        return listings.isEmpty() && forms.isEmpty();
+        return parts.isEmpty();
     }
 
     /** The same without what is of that table. */
     public Page without(TableKey table) {
-        return with(listings.stream().filter(listing -> !listing.table().equals(table)).toList())
-                .holding(forms.stream().filter(form -> !form.table().equals(table)).toList());
+        return keeping(part -> !part.table().equals(table));
     }
 
-    /** The same as that visitor may have it: without listings that are for others. */
+    /** The same as that visitor may have it: without what is for others. */
     public Page of(Visitor visitor) {
-        List<Listing> theirs = listings.stream().filter(listing -> access.lets(visitor, listing.key())).toList();
-        return theirs.size() == listings.size() ? this : with(theirs);
-    }
-
-    public Optional<Listing> listing(ListingKey which) {
-        return listings.stream().filter(listing -> listing.key().equals(which)).findFirst();
-    }
-
-    /** The same with one of its listings changed. */
-    public Page changing(ListingKey which, UnaryOperator<Listing> change) {
-        return with(listings.stream().map(listing -> listing.key().equals(which) ? change.apply(listing) : listing)
-                .toList());
+        return parts.stream().allMatch(part -> part.lets(visitor)) ? this : keeping(part -> part.lets(visitor));
     }
 
     public Set<ListingKey> listingKeys() {
-        return listings.stream().map(Listing::key).collect(Collectors.toUnmodifiableSet());
+        return listings().stream().map(Listing::key).collect(Collectors.toUnmodifiableSet());
     }
 }

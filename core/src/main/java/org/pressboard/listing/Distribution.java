@@ -13,7 +13,7 @@ import java.util.Map;
 import org.pressboard.value.Value;
 
 /**
- * How the values of numbers or days spread: stretches of the same width at round figures, each with the number of rows
+ * How the values of numbers or days are distributed: stretches of the same width at round figures, each with the number of rows
  * whose value is in it.
  */
 public record Distribution(List<Bar> bars) {

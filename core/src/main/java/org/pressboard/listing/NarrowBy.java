@@ -16,10 +16,10 @@ import org.pressboard.value.FieldKey;
  * By which control people narrow a field.
  *
  * @param one    whether they pick one value at a time; else several
- * @param spread whether over a range is shown how its values spread
+ * @param distribution whether over a range is shown how its values are distributed
  * @param start  what it is narrowed to before anybody says otherwise; open: nothing
  */
-public record NarrowBy(FieldKey field, Way way, boolean one, boolean spread, Narrowing start) {
+public record NarrowBy(FieldKey field, Way way, boolean one, boolean distribution, Narrowing start) {
 
     /** The controls there are. */
     public enum Way {
@@ -53,12 +53,12 @@ public record NarrowBy(FieldKey field, Way way, boolean one, boolean spread, Nar
         return new NarrowBy(field, Way.USUAL, false, false, Narrowing.OPEN);
     }
 
-    public NarrowBy by(Way other, boolean onlyOne, boolean withSpread) {
-        return new NarrowBy(field, other, onlyOne, withSpread, start);
+    public NarrowBy by(Way other, boolean onlyOne, boolean withDistribution) {
+        return new NarrowBy(field, other, onlyOne, withDistribution, start);
     }
 
     public NarrowBy startingWith(Narrowing narrowing) {
-        return new NarrowBy(field, way, one, spread, narrowing);
+        return new NarrowBy(field, way, one, distribution, narrowing);
     }
 
     boolean isUsual() {
@@ -90,8 +90,8 @@ public record NarrowBy(FieldKey field, Way way, boolean one, boolean spread, Nar
         };
     }
 
-    /** Whether it makes sense to show how the values of such a field spread. */
-    public static boolean hasSpread(FieldType type) {
+    /** Whether it makes sense to show how the values of such a field are distributed. */
+    public static boolean hasDistribution(FieldType type) {
         return type instanceof Numeric || type instanceof Temporal.Date || type instanceof Temporal.DateTime;
     }
 }

@@ -2,44 +2,32 @@ package org.pressboard.listing;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
+import org.pressboard.listing.Layout.LayoutKind;
 import org.pressboard.value.FieldKey;
 
 /**
  * What a listing shows of each row, and in which layout.
  *
- * @param fields the fields in their order, which on a phone says what gives way first: the last do
- * @param cards  how cards look; kept also while the layout is another
- * @param totals of which numbers among the fields it says what those of all rows that match come to
+ * @param earlier the layouts that it had before, as they were, the last first; whoever returns to one finds it so
+ * @param fields  the fields in their order, which on a phone says what gives way first: the last do
+ * @param totals  of which numbers among the fields it says what those of all rows that match come to
  */
-public record Show(Layout layout, List<Shown> fields, Cards cards, List<FieldKey> totals) {
-
-    /** How rows are laid out. */
-    public enum Layout {
-        TABLE,
-        CARDS,
-        /** Cards in one row that scrolls sideways. */
-        STRIP;
-
-        public boolean isOfCards() {
-            return this != TABLE;
-        }
-    }
+public record Show(Layout layout, List<Layout> earlier, List<Shown> fields, List<FieldKey> totals) {
 
     public Show {
-        layout = Objects.requireNonNullElse(layout, Layout.TABLE);
+        earlier = List.copyOf(earlier);
         fields = List.copyOf(fields);
-        cards = Objects.requireNonNullElse(cards, Cards.USUAL);
         List<FieldKey> shown = fields.stream().map(Shown::field).toList();
-        totals = totals == null ? List.of() : totals.stream().filter(shown::contains).distinct().toList();
+        totals = totals.stream().filter(shown::contains).distinct().toList();
     }
 
     /** A table of these fields, as their table has them. */
     public static Show table(List<FieldKey> fields) {
-        return new Show(Layout.TABLE, fields.stream().map(Shown::usual).toList(), Cards.USUAL, List.of());
+        return new Show(Layout.usual(LayoutKind.TABLE), List.of(), fields.stream().map(Shown::usual).toList(), List.of());
     }
 
     public List<FieldKey> keys() {
@@ -50,12 +38,20 @@ public record Show(Layout layout, List<Shown> fields, Cards cards, List<FieldKey
         return fields.stream().filter(shown -> shown.field().equals(field)).findFirst();
     }
 
-    public Show in(Layout other) {
-        return new Show(other, fields, cards, totals);
+    /** The same in another layout: as it was when it was chosen last, but for what cards look like, which is the same in all. */
+    public Show in(LayoutKind kind) {
+        if (kind == layout.kind()) {
+            return this;
+        }
+        Layout next = earlier.stream().filter(each -> each.kind() == kind).findFirst().orElse(Layout.usual(kind));
+        Optional<CardFace> face = Stream.concat(Stream.of(layout), earlier.stream()).flatMap(each -> each.cards().stream()).findFirst();
+        List<Layout> before = Stream.concat(Stream.of(layout), earlier.stream()).filter(each -> each.kind() != kind).toList();
+        return new Show(next.facing(own -> face.orElse(own)), before, fields, totals);
     }
 
-    public Show with(Cards others) {
-        return new Show(layout, fields, others, totals);
+    /** The same with the layout changed, which stays of its kind. */
+    public Show laidOut(UnaryOperator<Layout> change) {
+        return new Show(change.apply(layout), earlier, fields, totals);
     }
 
     /** The same with a field behind the others, unless it is shown already. */
@@ -64,7 +60,7 @@ public record Show(Layout layout, List<Shown> fields, Cards cards, List<FieldKey
         if (find(field).isEmpty()) {
             more.add(Shown.usual(field));
         }
-        return new Show(layout, more, cards, totals);
+        return new Show(layout, earlier, more, totals);
     }
 
     public Show without(FieldKey field) {
@@ -73,8 +69,7 @@ public record Show(Layout layout, List<Shown> fields, Cards cards, List<FieldKey
 
     /** The same with those fields only. */
     public Show keeping(Predicate<FieldKey> which) {
-        return new Show(layout, fields.stream().filter(shown -> which.test(shown.field())).toList(), cards,
-                totals);
+        return new Show(layout, earlier, fields.stream().filter(shown -> which.test(shown.field())).toList(), totals);
     }
 
     /** The same with the fields in that order; those that it does not name stay behind, as they are. */
@@ -82,17 +77,17 @@ public record Show(Layout layout, List<Shown> fields, Cards cards, List<FieldKey
         List<Shown> ordered = new ArrayList<>();
         order.forEach(key -> find(key).filter(shown -> !ordered.contains(shown)).ifPresent(ordered::add));
         fields.stream().filter(shown -> !ordered.contains(shown)).forEach(ordered::add);
-        return new Show(layout, ordered, cards, totals);
+        return new Show(layout, earlier, ordered, totals);
     }
 
     /** The same with one of the fields shown otherwise. */
     public Show changing(FieldKey field, UnaryOperator<Shown> change) {
-        return new Show(layout, fields.stream().map(shown -> shown.field().equals(field) ? change.apply(shown) : shown)
-                .toList(), cards, totals);
+        return new Show(layout, earlier, fields.stream().map(shown -> shown.field().equals(field) ? change.apply(shown) : shown)
+                .toList(), totals);
     }
 
     /** The same with totals of these. */
     public Show totalling(List<FieldKey> numbers) {
-        return new Show(layout, fields, cards, numbers);
+        return new Show(layout, earlier, fields, numbers);
     }
 }

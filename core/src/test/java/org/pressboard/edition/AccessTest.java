@@ -6,11 +6,14 @@ import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.pressboard.condition.Onlooker;
+import org.pressboard.form.Form;
+import org.pressboard.form.FormKey;
 import org.pressboard.grant.Audience;
 import org.pressboard.grant.GroupKey;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
+import org.pressboard.listing.TakeAway;
 import org.pressboard.table.TableKey;
 
 class AccessTest {
@@ -22,7 +25,7 @@ class AccessTest {
     private static final Listing TOOLS = Listing.plain(new ListingKey("tools"), new TableKey("tools"), List.of());
 
     private static Access of(Audience... audiences) {
-        return new Access(List.of(audiences), Access.Otherwise.NOT_THERE, "", List.of());
+        return new Access(List.of(audiences), Access.Otherwise.NOT_THERE, "");
     }
 
     @Test
@@ -41,11 +44,24 @@ class AccessTest {
     }
 
     @Test
-    void aListingForSomeIsLeftOutForOthers() {
-        Page page = new Page(new PageKey("all"), "All", List.of(TREES, TOOLS)).letting(new Access(List.of(),
-                Access.Otherwise.NOT_THERE, "", List.of(new Access.OfListing(TOOLS.key(),
-                        List.of(Audience.those(STEWARDS))))));
+    void whatIsForSomeIsLeftOutForOthers() {
+        Page page = new Page(new PageKey("all"), "All", List.of(TREES, TOOLS)).showing(TOOLS.key(), List.of(Audience.those(STEWARDS)));
         assertThat(page.of(MEMBER).listings()).containsExactly(TREES);
         assertThat(page.of(STEWARD).listings()).containsExactly(TREES, TOOLS);
+        Part form = new Part.OfForm(Form.plain(new FormKey("tell"), TREES.table(), "Tell"), List.of());
+        Page both = page.of(List.of(form, form.forThose(List.of(Audience.MEMBERS))));
+        assertThat(both.of(Visitor.ANYONE).parts()).containsExactly(form);
+        assertThat(both.of(MEMBER).parts()).hasSize(2);
+    }
+
+    /** Whoever moves, changes or takes listings off a page does not open those that are for some. */
+    @Test
+    void whomAPartIsForStaysWithIt() {
+        List<Audience> stewards = List.of(Audience.those(STEWARDS));
+        Page page = new Page(new PageKey("all"), "All", List.of(TREES, TOOLS)).showing(TOOLS.key(), stewards);
+        Page moved = page.with(List.of(TOOLS, TREES)).changing(TOOLS.key(), listing -> listing.takenAwayAs(Set.of(TakeAway.CSV)));
+        assertThat(moved.audiences(TOOLS.key())).isEqualTo(stewards);
+        assertThat(moved.audiences(TREES.key())).isEmpty();
+        assertThat(page.with(List.of(TREES)).with(List.of(TREES, TOOLS)).audiences(TOOLS.key())).isEmpty();
     }
 }

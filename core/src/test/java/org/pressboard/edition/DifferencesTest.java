@@ -9,6 +9,7 @@ import org.pressboard.condition.Cases;
 import org.pressboard.condition.Condition;
 import org.pressboard.edition.Difference.Line;
 import org.pressboard.listing.Dress;
+import org.pressboard.listing.Layout.LayoutKind;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
 import org.pressboard.listing.Finding;
@@ -43,11 +44,11 @@ class DifferencesTest {
 
     @Test
     void whatIsShownIsToldByItsLabels() {
-        Show show = APPLES.show().without(Cases.KEEPER).adding(Cases.NOTES).in(Show.Layout.CARDS)
+        Show show = APPLES.show().without(Cases.KEEPER).adding(Cases.NOTES).in(LayoutKind.CARDS)
                 .changing(Cases.USE, shown -> shown.labelled("Good for"))
                 .changing(Cases.SUGAR, shown -> shown.with(Format.USUAL.withDigits(2)));
         assertThat(of(APPLES.with(show).with(APPLES.find()))).containsExactly(
-                Difference.of(Line.SHOW, "layout", Show.Layout.CARDS), Difference.of(Line.SHOW, "added", "Notes"),
+                Difference.of(Line.SHOW, "layout", LayoutKind.CARDS), Difference.of(Line.SHOW, "added", "Notes"),
                 Difference.of(Line.SHOW, "hid", "Keeper"), Difference.of(Line.SHOW, "label", "Use", "Good for"),
                 Difference.of(Line.SHOW, "look", "Sugar"), Difference.of(Line.LET, "search", "Name, Good for"));
         assertThat(of(APPLES.with(APPLES.show().ordered(List.of(Cases.USE))))).containsExactly(

@@ -1,7 +1,5 @@
 package org.pressboard.catalog;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.persistence.EntityManager;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -14,6 +12,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.change.ChangeFeed;
@@ -30,6 +29,8 @@ import org.pressboard.listing.ListingKey;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
@@ -42,12 +43,12 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class Catalog {
 
+    private static final Logger LOG = LoggerFactory.getLogger(Catalog.class);
+
     private final EntityManager entities;
     private final PageAddresses addresses;
     private final ChangeFeed changes;
     private final TransactionTemplate reading;
-    /** What definitions say; most are what they were. */
-    private final Cache<String, Table> read = Caffeine.newBuilder().maximumSize(1_000).build();
     /** The site by the page that is tried out; empty: none. */
     private final KeptByState<Optional<PageKey>, PublishedSite> published;
     private final ListingKeys listingKeys;
@@ -80,34 +81,55 @@ public class Catalog {
         return readSite(editions());
     }
 
-    private List<Edition> editions() {
-        return entities.createQuery("""
+    /** The shown edition of each published page, by its address; empty: a later release has written it. */
+    private Map<PageKey, Optional<Edition>> editions() {
+        Map<PageKey, Optional<Edition>> editions = new LinkedHashMap<>();
+        entities.createQuery("""
                 select e from PageEntity p join EditionEntity e on e.id.pageKey = p.key and e.id.number = p.edition
-                where p.removedAt is null order by p.position, p.key""", EditionEntity.class)
-                .getResultStream().map(EditionEntity::toEdition).toList();
+                where p.removedAt is null order by p.position, p.key""", EditionEntity.class).getResultStream()
+                .forEach(each -> editions.put(new PageKey(each.pageKey()), readable(each::toEdition)));
+        return editions;
     }
 
-    private List<Edition> editionsWithDraft(PageKey tried) {
-        Map<PageKey, Edition> shown = new HashMap<>();
-        editions().forEach(edition -> shown.put(edition.page().key(), edition));
-        return pageEntities().stream().map(PageEntity::draft).map(draft -> draft.key().equals(tried)
-                ? new Edition(0, draft, Instant.now(), 0) : shown.get(draft.key())).filter(Objects::nonNull).toList();
+    private Map<PageKey, Optional<Edition>> editionsWithDraft(PageKey tried) {
+        Map<PageKey, Optional<Edition>> shown = editions();
+        Map<PageKey, Optional<Edition>> editions = new LinkedHashMap<>();
+        pageEntities().forEach(page -> {
+            PageKey key = page.pageKey();
+            if (key.equals(tried)) {
+                editions.put(key, readable(() -> new Edition(0, page.draft(), Instant.now(), 0)));
+            } else if (shown.containsKey(key)) {
+                editions.put(key, shown.get(key));
+            }
+        });
+        return editions;
     }
 
-    private PublishedSite readSite(List<Edition> shown) {
+    /** What this release can read; a later one, which others run already, may have written what it cannot. */
+    private static <T> Optional<T> readable(Supplier<T> read) {
+        try {
+            return Optional.of(read.get());
+        } catch (NewerForm newer) {
+            LOG.warn("Left out: {}", newer.getMessage());
+            return Optional.empty();
+        }
+    }
+
+    private PublishedSite readSite(Map<PageKey, Optional<Edition>> shown) {
         Tables tables = tables();
-        List<Edition> editions = shown.stream().map(edition -> without(edition, tables))
+        List<Edition> editions = shown.values().stream().flatMap(Optional::stream).map(edition -> without(edition, tables))
                 .filter(edition -> !edition.page().isEmpty()).toList();
+        Set<PageKey> newer = shown.keySet().stream().filter(key -> shown.get(key).isEmpty()).collect(Collectors.toSet());
         Map<TableKey, List<Grant>> grants = new HashMap<>();
         entities.createQuery("from GrantEntity order by id", GrantEntity.class).getResultStream()
-                .forEach(grant -> grants.computeIfAbsent(new TableKey(grant.tableKey()),
-                        key -> new ArrayList<>()).add(grant.toGrant()));
+                .forEach(grant -> readable(grant::toGrant).ifPresent(read -> grants.computeIfAbsent(new TableKey(grant.tableKey()),
+                        key -> new ArrayList<>()).add(read)));
         List<Group> groups = groups();
         Deciding deciding = Deciding.of(tables, groups);
         Map<TableKey, Grants> byTable = new HashMap<>();
         grants.forEach((key, all) -> tables.find(key)
                 .ifPresent(table -> byTable.put(key, new Grants(all).of(tables, table, deciding))));
-        return new PublishedSite(site(), editions, tables, byTable, groups, addresses.former());
+        return new PublishedSite(site(), editions, newer, tables, byTable, groups, addresses.former());
     }
 
     /** Listings of tables that are in the bin are not shown, until the table is put back. */
@@ -142,7 +164,7 @@ public class Catalog {
     @Transactional(readOnly = true)
     public List<Group> groups() {
         return entities.createQuery("from GroupEntity order by position, key", GroupEntity.class).getResultStream()
-                .map(GroupEntity::toGroup).toList();
+                .flatMap(group -> readable(group::toGroup).stream()).toList();
     }
 
     /** Keeps a group, a new one behind all others. */
@@ -168,7 +190,7 @@ public class Catalog {
     @Transactional(readOnly = true)
     public Tables tables() {
         return Tables.of(entities.createQuery("from TableEntity where removedAt is null order by label, key",
-                TableEntity.class).getResultStream().map(each -> read.get(each.definition(), TableEntity::table)).toList());
+                TableEntity.class).getResultStream().flatMap(each -> readable(each::toTable).stream()).toList());
     }
 
     @Transactional(readOnly = true)
@@ -260,14 +282,12 @@ public class Catalog {
     /** The drafts in the order of the menu, each with the edition shown. */
     @Transactional(readOnly = true)
     public Map<PageKey, DraftedPage> pages() {
-        Map<String, List<Edition>> editions = entities.createQuery("from EditionEntity order by id.number desc", EditionEntity.class)
-                .getResultStream().collect(Collectors.groupingBy(EditionEntity::pageKey,
-                        Collectors.mapping(EditionEntity::toEdition, Collectors.toList())));
+        Map<String, List<EditionEntity>> editions = entities.createQuery("from EditionEntity order by id.number desc",
+                EditionEntity.class).getResultStream().collect(Collectors.groupingBy(EditionEntity::pageKey));
         Map<PageKey, DraftedPage> pages = new LinkedHashMap<>();
-        pageEntities().forEach(page -> {
-            Page draft = page.draft();
-            pages.put(draft.key(), new DraftedPage(draft, editions.getOrDefault(draft.key().name(), List.of()), page.edition()));
-        });
+        pageEntities().forEach(page -> readable(() -> new DraftedPage(page.draft(), editions.getOrDefault(page.pageKey().name(),
+                List.of()).stream().map(EditionEntity::toEdition).toList(), page.edition()))
+                .ifPresent(read -> pages.put(read.draft().key(), read)));
         return pages;
     }
 
@@ -295,7 +315,7 @@ public class Catalog {
     /** All drafts alone, in the order of the menu. */
     @Transactional(readOnly = true)
     public List<Page> drafts() {
-        return pageEntities().stream().map(PageEntity::draft).toList();
+        return pageEntities().stream().flatMap(page -> readable(page::draft).stream()).toList();
     }
 
     DraftedPage drafted(PageEntity page) {

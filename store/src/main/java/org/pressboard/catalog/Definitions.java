@@ -1,5 +1,6 @@
 package org.pressboard.catalog;
 
+import com.fasterxml.jackson.annotation.JsonAutoDetect;
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
@@ -10,10 +11,12 @@ import java.util.List;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operand;
 import org.pressboard.edition.PageKey;
+import org.pressboard.edition.Part;
 import org.pressboard.form.Afterwards;
 import org.pressboard.form.FormKey;
 import org.pressboard.grant.Audience;
 import org.pressboard.grant.GroupKey;
+import org.pressboard.listing.Layout;
 import org.pressboard.listing.ListingKey;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
@@ -32,6 +35,7 @@ import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -43,6 +47,8 @@ public final class Definitions {
 
     private static final JsonMapper MAPPER = JsonMapper.builder()
             .disable(SerializationFeature.FAIL_ON_EMPTY_BEANS)
+            // what follows from the rest is not kept
+            .changeDefaultVisibility(seen -> seen.withIsGetterVisibility(JsonAutoDetect.Visibility.NONE))
             // what was kept before there was such a thing to say has it not said
             .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
             .addMixIn(TableKey.class, Named.class)
@@ -61,6 +67,8 @@ public final class Definitions {
             .addMixIn(Value.class, Values.class)
             .addMixIn(Audience.class, Audiences.class)
             .addMixIn(Afterwards.class, Followings.class)
+            .addMixIn(Part.class, PageParts.class)
+            .addMixIn(Layout.class, Layouts.class)
             .build();
 
     private Definitions() {
@@ -72,6 +80,14 @@ public final class Definitions {
 
     public static <T> T read(String json, Class<T> type) {
         return MAPPER.readValue(json, type);
+    }
+
+    static JsonNode tree(Object definition) {
+        return MAPPER.valueToTree(definition);
+    }
+
+    static <T> T of(JsonNode tree, Class<T> type) {
+        return MAPPER.treeToValue(tree, type);
     }
 
     public static <T> T read(String json, TypeReference<T> type) {
@@ -199,6 +215,23 @@ public final class Definitions {
         @Type(name = "row", value = Afterwards.ToRow.class)
     })
     private interface Followings {
+    }
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "part")
+    @JsonSubTypes({
+        @Type(name = "listing", value = Part.OfListing.class),
+        @Type(name = "form", value = Part.OfForm.class)
+    })
+    private interface PageParts {
+    }
+
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "as")
+    @JsonSubTypes({
+        @Type(name = "table", value = Layout.AsTable.class),
+        @Type(name = "cards", value = Layout.AsCards.class),
+        @Type(name = "strip", value = Layout.AsStrip.class)
+    })
+    private interface Layouts {
     }
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")

@@ -132,8 +132,8 @@ public class Drafts {
 
     private static Step step(Record found) {
         return new Step(found.get("id", Long.class), found.get("at", OffsetDateTime.class).toInstant(),
-                found.get("who", String.class), VersionedPage.read(found.get("before", JSONB.class).data()),
-                VersionedPage.read(found.get("after", JSONB.class).data()), found.get("taken_back", Boolean.class));
+                found.get("who", String.class), KeptForm.PAGE.read(found.get("before", JSONB.class).data()),
+                KeptForm.PAGE.read(found.get("after", JSONB.class).data()), found.get("taken_back", Boolean.class));
     }
 
     private static org.jooq.Field<String> page(PageKey key) {
@@ -141,6 +141,6 @@ public class Drafts {
     }
 
     private static org.jooq.Field<JSONB> json(Page page) {
-        return DSL.val(JSONB.valueOf(VersionedPage.write(page)));
+        return DSL.val(JSONB.valueOf(KeptForm.PAGE.write(page)));
     }
 }

@@ -42,7 +42,7 @@ class EditionEntity {
     EditionEntity(Page page, int number, int follows, @Nullable Long publishedBy) {
         this.id = new Id(page.key().name(), number);
         this.follows = follows;
-        this.content = VersionedPage.write(page);
+        this.content = KeptForm.PAGE.write(page);
         this.publishedAt = Instant.now();
         this.publishedBy = publishedBy;
     }
@@ -53,7 +53,7 @@ class EditionEntity {
 
     Edition toEdition() {
         // the address is the page's now, whatever it was then
-        return new Edition(id.number(), VersionedPage.read(content).at(new PageKey(id.pageKey())), publishedAt,
+        return new Edition(id.number(), KeptForm.PAGE.read(content).at(new PageKey(id.pageKey())), publishedAt,
                 follows == null ? id.number() - 1 : follows);
     }
 }

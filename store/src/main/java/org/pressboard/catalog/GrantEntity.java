@@ -13,7 +13,6 @@ import java.util.stream.Collectors;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 import org.jspecify.annotations.Nullable;
-import org.pressboard.condition.Condition;
 import org.pressboard.grant.Audience;
 import org.pressboard.grant.Grant;
 import org.pressboard.grant.GroupKey;
@@ -66,7 +65,7 @@ class GrantEntity {
         }
         this.verb = grant.verb();
         this.own = grant.own();
-        this.rows = Definitions.write(grant.rows());
+        this.rows = KeptForm.CONDITION.write(grant.rows());
         this.without = names(grant.without());
         this.letting = names(grant.letting());
     }
@@ -76,7 +75,7 @@ class GrantEntity {
     }
 
     Grant toGrant() {
-        return new Grant(audience(), verb, own, Definitions.read(rows, Condition.class),
+        return new Grant(audience(), verb, own, KeptForm.CONDITION.read(rows),
                 keys(without), keys(letting));
     }
 

@@ -10,7 +10,6 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
-import org.pressboard.condition.Condition;
 import org.pressboard.grant.Group;
 import org.pressboard.grant.GroupKey;
 
@@ -45,12 +44,12 @@ class GroupEntity {
 
     final void change(Group group) {
         label = group.label();
-        rows = Definitions.write(group.rows());
+        rows = KeptForm.CONDITION.write(group.rows());
         byHand = new TreeSet<>(group.byHand()).toArray(Long[]::new);
     }
 
     Group toGroup() {
         Set<Long> members = Arrays.stream(byHand).collect(Collectors.toSet());
-        return new Group(new GroupKey(key), label, Definitions.read(rows, Condition.class), members);
+        return new Group(new GroupKey(key), label, KeptForm.CONDITION.read(rows), members);
     }
 }

@@ -41,18 +41,22 @@ class PageEntity {
     PageEntity(Page page, int position) {
         this.key = page.key().name();
         this.title = page.title();
-        this.draft = VersionedPage.write(page);
+        this.draft = KeptForm.PAGE.write(page);
         this.position = position;
         this.createdAt = Instant.now();
     }
 
+    PageKey pageKey() {
+        return new PageKey(key);
+    }
+
     Page draft() {
-        return VersionedPage.read(draft).at(new PageKey(key));
+        return KeptForm.PAGE.read(draft).at(pageKey());
     }
 
     void draft(Page page) {
         title = page.title();
-        draft = VersionedPage.write(page);
+        draft = KeptForm.PAGE.write(page);
     }
 
     @Nullable Integer edition() {

@@ -32,15 +32,17 @@ import org.pressboard.value.FieldKey;
  * Everything that the visitors' pages need to know of the site besides rows, as it stood at one moment. Immutable.
  *
  * @param editions the shown edition of each published page, in the order of the menu
+ * @param newer    the published pages that a later release has written, so that this one can only say so
  * @param groups   the groups of members
  * @param formerly the addresses that pages had before, and where each of these pages is now
  */
-public record PublishedSite(Site site, List<Edition> editions, Tables tables,
+public record PublishedSite(Site site, List<Edition> editions, Set<PageKey> newer, Tables tables,
                             Map<TableKey, Grants> grants, List<Group> groups,
                             Map<String, PageKey> formerly) {
 
     public PublishedSite {
         editions = List.copyOf(editions);
+        newer = Set.copyOf(newer);
         grants = Map.copyOf(grants);
         groups = List.copyOf(groups);
         formerly = Map.copyOf(formerly);

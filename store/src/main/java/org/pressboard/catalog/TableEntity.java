@@ -34,13 +34,13 @@ class TableEntity {
     TableEntity(Table table) {
         this.key = table.key().name();
         this.label = table.label();
-        this.definition = Definitions.write(table);
+        this.definition = KeptForm.TABLE.write(table);
         this.createdAt = Instant.now();
     }
 
     void define(Table table) {
         label = table.label();
-        definition = Definitions.write(table);
+        definition = KeptForm.TABLE.write(table);
     }
 
     void remove(Instant now) {
@@ -55,15 +55,7 @@ class TableEntity {
         return removedAt;
     }
 
-    String definition() {
-        return definition;
-    }
-
     Table toTable() {
-        return table(definition);
-    }
-
-    static Table table(String definition) {
-        return Definitions.read(definition, Table.class);
+        return KeptForm.TABLE.read(definition);
     }
 }

@@ -11,7 +11,7 @@ import org.jooq.Record;
 import org.jooq.ResultQuery;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
-import org.pressboard.catalog.Definitions;
+import org.pressboard.catalog.KeptForm;
 import org.pressboard.table.TableKey;
 import org.springframework.stereotype.Component;
 
@@ -21,6 +21,8 @@ import org.springframework.stereotype.Component;
  */
 @Component
 public class Acts {
+
+    private static final KeptForm<Act.Details> DETAILS = KeptForm.of("act", Act.Details.class);
 
     private static final String SELECT = """
             select a.id, a.at, a.account, a.who, a.origin, a.what, a.details, a.undoes, a.undone_by,
@@ -54,7 +56,7 @@ public class Acts {
                 select id, set_config('pressboard.act', id::text, true) from begun""",
                 DSL.val(author.account(), Long.class), DSL.val(author.who()), DSL.val(author.origin().name()),
                 DSL.val(what.name()), DSL.val(table == null ? null : table.name(), String.class),
-                DSL.val(JSONB.valueOf(Definitions.write(details))), DSL.val(undoes, Long.class));
+                DSL.val(JSONB.valueOf(DETAILS.write(details))), DSL.val(undoes, Long.class));
     }
 
     long begin(Author author, Act.What what, @Nullable TableKey table, Act.Details details, @Nullable Long undoes) {
@@ -102,6 +104,6 @@ public class Acts {
     }
 
     private static Act.Details details(JSONB json) {
-        return json.data().equals("{}") ? Act.Details.of("") : Definitions.read(json.data(), Act.Details.class);
+        return json.data().equals("{}") ? Act.Details.of("") : DETAILS.read(json.data());
     }
 }

@@ -69,7 +69,7 @@ public class FieldCounts {
     private final Turns turns = new Turns(AT_ONCE);
     private final Cache<Key, Map<String, Long>> counted = Caffeine.newBuilder().maximumSize(5_000).build();
     private final Cache<Key, Optional<BigDecimal>> sums = Caffeine.newBuilder().maximumSize(5_000).build();
-    private final Cache<Key, Distribution> spread = Caffeine.newBuilder().maximumSize(1_000).build();
+    private final Cache<Key, Distribution> distributions = Caffeine.newBuilder().maximumSize(1_000).build();
 
     FieldCounts(DSLContext sql, Revisions revisions, PlatformTransactionManager transactions) {
         this.sql = sql;
@@ -134,18 +134,18 @@ public class FieldCounts {
         return counts;
     }
 
-    /** How the values of a field of numbers or days spread, if that is known without counting. */
-    public Optional<Distribution> knownSpread(RowQuery query, FieldKey field) {
-        return Optional.ofNullable(spread.getIfPresent(key(query, field, List.of())));
+    /** How the values of a field of numbers or days are distributed, if that is known without counting. */
+    public Optional<Distribution> knownDistribution(RowQuery query, FieldKey field) {
+        return Optional.ofNullable(distributions.getIfPresent(key(query, field, List.of())));
     }
 
     /**
-     * How the values of a field of numbers or days spread.
+     * How the values of a field of numbers or days are distributed.
      *
      * @throws Busy when that takes too long, or there is no turn to be had
      */
-    public Distribution spread(RowQuery query, FieldKey field, Locale language) {
-        return kept(spread, key(query, field, List.of()), () -> {
+    public Distribution distribution(RowQuery query, FieldKey field, Locale language) {
+        return kept(distributions, key(query, field, List.of()), () -> {
             TableSql table = TableSql.of(query, language);
             Field<?> value = byDay(table.told(field), query.table().field(field).type());
             org.jooq.Condition matching = table.condition(query.condition());
@@ -153,7 +153,7 @@ public class FieldCounts {
             Value least = ValueSql.fromColumn(ends.get(0));
             Value greatest = ValueSql.fromColumn(ends.get(1));
             return least == null || greatest == null ? Distribution.NONE
-                    : spread(table, value, matching, Distribution.edges(least, greatest));
+                    : distribution(table, value, matching, Distribution.edges(least, greatest));
         });
     }
 
@@ -180,7 +180,7 @@ public class FieldCounts {
         });
     }
 
-    private Distribution spread(TableSql table, Field<?> value, org.jooq.Condition matching, List<Value> edges) {
+    private Distribution distribution(TableSql table, Field<?> value, org.jooq.Condition matching, List<Value> edges) {
         Field<Integer> stretch = DSL.field("width_bucket({0}, array[{1}])", Integer.class, value,
                 DSL.list(edges.stream().map(ValueSql::bound).toArray(Field<?>[]::new)));
         Map<Integer, Long> rows = new HashMap<>();

@@ -12,7 +12,7 @@ import org.jooq.JSONB;
 import org.jooq.Record;
 import org.jooq.impl.DSL;
 import org.pressboard.catalog.Catalog;
-import org.pressboard.catalog.Definitions;
+import org.pressboard.catalog.KeptForm;
 import org.pressboard.catalog.PageBin;
 import org.pressboard.change.Once;
 import org.pressboard.table.Field;
@@ -73,7 +73,7 @@ public class Bin {
 
     private static RemovedField removed(Record found) {
         return new RemovedField(found.get("id", Long.class), found.get("act_id", Long.class),
-                Definitions.read(found.get("field", JSONB.class).data(), Field.class), found.get("place", Integer.class),
+                KeptForm.FIELD.read(found.get("field", JSONB.class).data()), found.get("place", Integer.class),
                 found.get("column_name", String.class), found.get("removed_at", OffsetDateTime.class).toInstant());
     }
 
@@ -83,7 +83,7 @@ public class Bin {
         hosted.binColumn(table, field, column);
         sql.execute("insert into pressboard.removed_field (table_key, column_name, field, place, act_id) "
                         + "values ({0}, {1}, {2}, {3}, {4})", DSL.val(table.key().name()), DSL.val(column),
-                DSL.val(JSONB.valueOf(Definitions.write(field))), DSL.val(place(table, field)), DSL.val(act));
+                DSL.val(JSONB.valueOf(KeptForm.FIELD.write(field))), DSL.val(place(table, field)), DSL.val(act));
     }
 
     private static int place(Table table, Field field) {

@@ -49,7 +49,7 @@ class DefinitionsTest {
                 Cases.TABLE.key(), List.of(Cases.NAME, Cases.USE)).keeping(cider)
                 .with(Finding.by(List.of(Cases.NAME), List.of(Cases.USE)))
                 .with(Ordering.by(List.of(SortBy.down(Cases.NAME)))).takenAwayAs(Set.of(TakeAway.CSV, TakeAway.JSON))));
-        assertThat(VersionedPage.read(kept)).isEqualTo(page);
-        assertThat(VersionedPage.read(VersionedPage.write(page))).isEqualTo(page);
+        assertThat(KeptForm.PAGE.read(kept)).isEqualTo(page);
+        assertThat(KeptForm.PAGE.read(KeptForm.PAGE.write(page))).isEqualTo(page);
     }
 }

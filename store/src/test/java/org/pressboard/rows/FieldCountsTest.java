@@ -66,12 +66,12 @@ class FieldCountsTest extends StoreTest {
             RowQuery query = query(table, Visitor.ANYONE, Cases.condition(random, 1), List.of(), 1, 10);
             for (FieldKey field : List.of(Cases.WEEKS, Cases.PLANTED)) {
                 List<Value> values = having(query, field);
-                Distribution spread = counts.spread(query, field, ENGLISH);
+                Distribution spread = counts.distribution(query, field, ENGLISH);
                 assertThat(spread.bars().stream().mapToLong(Distribution.Bar::rows).sum()).isEqualTo(values.size());
                 assertThat(spread.bars()).allSatisfy(bar -> assertThat(bar.rows()).isEqualTo(values.stream().filter(value ->
                         value.compareWith(bar.from()) >= 0 && value.compareWith(bar.to()) <= 0).count()));
             }
-            assertThat(counts.spread(query, Cases.SEEN, ENGLISH).bars().stream().mapToLong(Distribution.Bar::rows).sum())
+            assertThat(counts.distribution(query, Cases.SEEN, ENGLISH).bars().stream().mapToLong(Distribution.Bar::rows).sum())
                     .isEqualTo(having(query, Cases.SEEN).size());
         }
     }

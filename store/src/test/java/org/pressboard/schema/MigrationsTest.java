@@ -10,6 +10,7 @@ import java.util.List;
 import org.flywaydb.core.Flyway;
 import org.junit.jupiter.api.Test;
 import org.pressboard.catalog.Definitions;
+import org.pressboard.catalog.KeptForm;
 import org.pressboard.intake.ColumnSurvey;
 import org.pressboard.intake.Survey;
 import org.pressboard.table.Chosen;
@@ -70,7 +71,7 @@ class MigrationsTest {
                 + "\"options\": [\"Perry\", \"Eating\"]}}, {\"key\": \"kg\", \"label\": \"Kg\", "
                 + "\"type\": {\"type\": \"decimal\", \"digits\": 1}}]', now())");
         migrateTo("latest");
-        Table table = Definitions.read(list("select definition from pressboard.hosted_table").getFirst(), Table.class);
+        Table table = KeptForm.TABLE.read(list("select definition from pressboard.hosted_table").getFirst());
         assertThat(table).isEqualTo(new Table(new TableKey("pears"), "Pears", new Fields(List.of(
                 new Field(new FieldKey("use"), "Use", Chosen.Choice.of(List.of("Eating", "Perry"))),
                 new Field(new FieldKey("kg"), "Kg", new Numeric.Decimal(1))))));

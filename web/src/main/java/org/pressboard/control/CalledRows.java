@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.regex.Pattern;
 import org.pressboard.rows.RowPicker;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
 import org.pressboard.value.FieldKey;

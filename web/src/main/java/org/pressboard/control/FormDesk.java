@@ -20,7 +20,7 @@ import org.pressboard.grant.Visitor;
 import org.pressboard.problem.Problem;
 import org.pressboard.rows.ReferredValues;
 import org.pressboard.rows.RowPicker;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.signin.Browsers;
 import org.pressboard.signin.Seal;
 import org.pressboard.stand.OpenForm;

@@ -11,7 +11,7 @@ import java.util.Set;
 import java.util.function.BiFunction;
 import java.util.stream.Collectors;
 import org.pressboard.problem.Problem;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;

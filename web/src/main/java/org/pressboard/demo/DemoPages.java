@@ -30,11 +30,11 @@ import org.pressboard.grant.Grants;
 import org.pressboard.grant.GroupKey;
 import org.pressboard.grant.Openness;
 import org.pressboard.grant.Verb;
-import org.pressboard.listing.Cards;
 import org.pressboard.listing.Changing;
 import org.pressboard.listing.Deed;
 import org.pressboard.listing.Dress;
 import org.pressboard.listing.Finding;
+import org.pressboard.listing.Layout.LayoutKind;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
 import org.pressboard.listing.Mark;
@@ -90,11 +90,11 @@ class DemoPages {
                 listing -> listing.with(Finding.by(keys("name", "use", "season", "flavours", "notes"),
                         keys("use", "season", "flavours", "keeps_weeks", "first_recorded"))),
                 listing -> listing.with(listing.find().changing(new FieldKey("use"), DemoPages::tags)
-                        .changing(new FieldKey("season"), DemoPages::tags).changing(new FieldKey("keeps_weeks"), DemoPages::spread)
-                        .changing(new FieldKey("first_recorded"), DemoPages::spread)),
+                        .changing(new FieldKey("season"), DemoPages::tags).changing(new FieldKey("keeps_weeks"), DemoPages::distributed)
+                        .changing(new FieldKey("first_recorded"), DemoPages::distributed)),
                 listing -> listing.with(Ordering.by(List.of(SortBy.up(new FieldKey("name"))))),
-                listing -> listing.with(listing.show().in(Show.Layout.CARDS)),
-                listing -> listing.with(listing.show().with(Cards.USUAL.tagging(keys("use", "season", "flavours")))),
+                listing -> listing.with(listing.show().in(LayoutKind.CARDS)),
+                listing -> listing.with(listing.show().laidOut(cards -> cards.facing(face -> face.tagging(keys("use", "season", "flavours"))))),
                 listing -> listing.with(Opening.NONE.by(Opening.How.PAGE).showing(keys("picture", "use", "season",
                         "flavours", "skin", "shape", "keeps_weeks", "sugar_bx", "trees", "score", "first_recorded", "notes")
                         .stream().map(Shown::usual).toList())));
@@ -108,7 +108,7 @@ class DemoPages {
                         "height_m", "picked_this_season", "highest_pledge", "propped"))),
                 listing -> listing.with(Finding.by(keys("tree", "plot", "variety", "season", "health"), keys("variety",
                         "plot", "health", "planted", "season", "propped", "height_m", "picked_this_season", "highest_pledge"))),
-                listing -> listing.with(listing.find().changing(new FieldKey("planted"), DemoPages::spread)),
+                listing -> listing.with(listing.find().changing(new FieldKey("planted"), DemoPages::distributed)),
                 listing -> listing.with(Ordering.by(List.of(SortBy.up(new FieldKey("tree")))).choosing(true)),
                 listing -> listing.with(Dress.USUAL.marking(List.of(new Mark(is("health", "Poor"), Mark.Style.EDGE,
                         Mark.Colour.BRICK), new Mark(is("propped", true), Mark.Style.WARNING, Mark.Colour.MUSTARD)))),
@@ -149,7 +149,7 @@ class DemoPages {
         catalog.addPage(new Page(page, "My pickings", List.of(Listing.plain(new ListingKey("my-pickings"), pickings,
                 keys("tree", "day", "kilograms", "grade", "approved", "picker")))));
         steps(page, listing -> listing.with(Finding.by(keys("tree", "grade"), keys("day", "grade", "approved"))),
-                listing -> listing.with(listing.find().changing(new FieldKey("day"), DemoPages::spread)),
+                listing -> listing.with(listing.find().changing(new FieldKey("day"), DemoPages::distributed)),
                 listing -> listing.with(listing.show().totalling(keys("kilograms"))),
                 listing -> listing.with(Ordering.by(List.of(new SortBy(new FieldKey("day"), true)))),
                 listing -> listing.takenAwayAs(Set.of(TakeAway.CSV, TakeAway.XLSX, TakeAway.PRINT)),
@@ -157,8 +157,7 @@ class DemoPages {
                         .filling(keys("tree", "day",
                         "kilograms", "grade", "approved"))),
                 listing -> listing.with(Dress.USUAL.sayingOfNothing("You have not picked anything yet. Add what you picked.")));
-        drafts.change(page, OWNER, draft -> draft.letting(new Access(List.of(Audience.MEMBERS), Access.Otherwise.SIGN_IN, "",
-                List.of())));
+        drafts.change(page, OWNER, draft -> draft.letting(new Access(List.of(Audience.MEMBERS), Access.Otherwise.SIGN_IN, "")));
         publisher.publish(page, Map.of(), null);
     }
 
@@ -171,12 +170,12 @@ class DemoPages {
         PageKey page = new PageKey("adopt");
         catalog.addPage(new Page(page, "Adopt a tree", List.of(Listing.plain(new ListingKey("adopt"), new TableKey("trees"),
                 keys("tree", "variety", "plot", "health", "suggested_pledge", "highest_pledge")))));
-        steps(page, listing -> listing.with(listing.show().in(Show.Layout.CARDS)),
+        steps(page, listing -> listing.with(listing.show().in(LayoutKind.CARDS)),
                 listing -> listing.keeping(new Clause(new FieldKey("suggested_pledge"), Comparison.FILLED, List.of())
                         .condition()),
                 listing -> listing.with(Finding.by(keys("tree", "variety", "plot"), keys("variety", "plot", "health",
                         "highest_pledge"))),
-                listing -> listing.with(listing.find().changing(new FieldKey("highest_pledge"), DemoPages::spread)),
+                listing -> listing.with(listing.find().changing(new FieldKey("highest_pledge"), DemoPages::distributed)),
                 listing -> listing.with(Ordering.by(List.of(SortBy.up(new FieldKey("highest_pledge"))))),
                 listing -> listing.with(Opening.NONE.by(Opening.How.PAGE).showing(keys("variety", "plot", "keeper", "planted",
                         "health", "picked", "suggested_pledge", "highest_pledge", "notes").stream().map(Shown::usual)
@@ -238,7 +237,7 @@ class DemoPages {
                                 Operator.DIFFERS, Value.of("done")))), List.of(new Stamp(new FieldKey("state"),
                                 new Operand.Fixed(Value.of("done")))))))));
         drafts.change(page, OWNER, draft -> draft.letting(new Access(List.of(stewards), Access.Otherwise.NOT_THERE,
-                "", List.of())));
+                "")));
         publisher.publish(page, Map.of(), null);
     }
 
@@ -246,7 +245,7 @@ class DemoPages {
         return control.by(NarrowBy.Way.TAGS, false, false);
     }
 
-    private static NarrowBy spread(NarrowBy control) {
+    private static NarrowBy distributed(NarrowBy control) {
         return control.by(NarrowBy.Way.RANGE, false, true);
     }
 

@@ -2,7 +2,7 @@ package org.pressboard.desk;
 
 import java.time.Instant;
 import org.pressboard.catalog.DraftedPage;
-import org.pressboard.sheet.Moments;
+import org.pressboard.words.Moments;
 import org.pressboard.table.Table;
 
 /**

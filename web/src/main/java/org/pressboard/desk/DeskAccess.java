@@ -1,6 +1,5 @@
 package org.pressboard.desk;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -71,16 +70,11 @@ class DeskAccess {
                 .filter(each -> each.name().equals(parameters.getFirst("otherwise"))).findFirst()
                 .orElse(Access.Otherwise.NOT_THERE);
         String message = Objects.requireNonNullElse(parameters.getFirst("message"), "").strip().replace("\0", "");
-        List<Access.OfListing> listings = new ArrayList<>();
-        draft.listings().forEach(listing -> {
-            List<Audience> some = audiences(parameters.get("l." + listing.key()), groups);
-            if (!some.isEmpty()) {
-                listings.add(new Access.OfListing(listing.key(), some));
-            }
-        });
         Access access = new Access(audiences(parameters.get("who"), groups), otherwise,
-                message.substring(0, Math.min(message.length(), Access.LONGEST_MESSAGE)), listings);
-        drafts.change(draft.key(), visit.author().who(), page -> page.letting(access));
+                message.substring(0, Math.min(message.length(), Access.LONGEST_MESSAGE)));
+        drafts.change(draft.key(), visit.author().who(), page -> page.listings().stream().reduce(page.letting(access),
+                (now, listing) -> now.showing(listing.key(), audiences(parameters.get("l." + listing.key()), groups)),
+                (one, other) -> other));
         flash.addFlashAttribute("said", "Kept; it holds from the next edition on.");
         return "redirect:/desk/pages/" + key;
     }

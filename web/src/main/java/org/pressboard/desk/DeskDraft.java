@@ -13,7 +13,7 @@ import org.pressboard.edition.PageKey;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.Suggestion;
 import org.pressboard.problem.Problem;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.stand.DraftedPages;
 import org.pressboard.stand.NotThere;
 import org.pressboard.table.Table;

@@ -33,7 +33,7 @@ import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.rows.Rows;
 import org.pressboard.schema.Publisher;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.signin.EntryMail;
 import org.pressboard.signin.LogBook;
 import org.pressboard.signin.PersonRules;

@@ -24,7 +24,7 @@ import org.pressboard.schema.Indexes;
 import org.pressboard.schema.Publisher;
 import org.pressboard.sheet.Sheet;
 import org.pressboard.sheet.Sheets;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.signin.LogBook;
 import org.pressboard.stand.Asking;
 import org.pressboard.stand.DraftedPages;
@@ -98,7 +98,7 @@ class DeskPages {
         model.addAttribute("audiences", DeskAccess.choices(catalog.groups()));
         model.addAttribute("letIn", DeskAccess.names(page.draft().access().audiences()));
         model.addAttribute("letInTo", page.draft().listings().stream().collect(Collectors.toMap(
-                listing -> listing.key().name(), listing -> DeskAccess.names(page.draft().access().of(listing.key())))));
+                listing -> listing.key().name(), listing -> DeskAccess.names(page.draft().audiences(listing.key())))));
         model.addAttribute("allTables", catalog.tables().all());
         model.addAttribute("sheets", open(visit, page).askings(parameters).stream().map(sheets::sheet).toList());
         model.addAttribute("indexes", indexes(page));

@@ -10,7 +10,7 @@ import org.pressboard.log.Logged;
 import org.pressboard.memory.Budget;
 import org.pressboard.schema.IndexUpkeep;
 import org.pressboard.schema.Publisher;
-import org.pressboard.sheet.Moments;
+import org.pressboard.words.Moments;
 import org.pressboard.signin.LogBook;
 import org.pressboard.visit.Visit;
 import org.springframework.stereotype.Controller;

@@ -6,7 +6,7 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.bulk.Intake;
 import org.pressboard.intake.Dialect;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 
 /** How a file can be said to be written: what was found or chosen, beside what else there is. */
 final class DialectChoices {

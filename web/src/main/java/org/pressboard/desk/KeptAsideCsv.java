@@ -15,7 +15,7 @@ import org.pressboard.bulk.Intake;
 import org.pressboard.bulk.Intakes;
 import org.pressboard.intake.ColumnSurvey;
 import org.pressboard.intake.Outcome;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.value.SpreadsheetCells;
 
 /**

@@ -10,7 +10,7 @@ import org.pressboard.catalog.PageBin;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.log.Logged;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.signin.LogBook;
 import org.pressboard.stand.DraftedPages;
 import org.pressboard.stand.NotThere;

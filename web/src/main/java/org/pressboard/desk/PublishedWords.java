@@ -13,7 +13,7 @@ import org.pressboard.form.Form;
 import org.pressboard.grant.Audience;
 import org.pressboard.grant.Verb;
 import org.pressboard.listing.Listing;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.springframework.context.MessageSource;
@@ -43,7 +43,7 @@ class PublishedWords {
         }
         here.listings().stream().map(Listing::table).distinct().forEach(table -> said.add(rows(site, table)));
         for (Listing listing : here.listings()) {
-            List<Audience> some = here.access().of(listing.key());
+            List<Audience> some = here.audiences(listing.key());
             if (!some.isEmpty()) {
                 said.add(say("desk.published.listing", site.table(listing.table()).label(), names(some)));
             }

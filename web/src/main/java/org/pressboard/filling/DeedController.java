@@ -13,7 +13,7 @@ import org.pressboard.editing.VisitorEditing;
 import org.pressboard.grant.Verb;
 import org.pressboard.listing.Deed;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.sheet.Pace;
+import org.pressboard.pace.Pace;
 import org.pressboard.stand.NotThere;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;

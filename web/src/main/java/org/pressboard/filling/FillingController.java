@@ -15,7 +15,7 @@ import org.pressboard.editing.RowEditing;
 import org.pressboard.editing.VisitorEditing;
 import org.pressboard.grant.Verb;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.sheet.Pace;
+import org.pressboard.pace.Pace;
 import org.pressboard.signin.Browsers;
 import org.pressboard.stand.NotThere;
 import org.pressboard.table.Field;

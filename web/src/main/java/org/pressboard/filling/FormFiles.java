@@ -16,7 +16,7 @@ import org.pressboard.files.Files;
 import org.pressboard.files.KeptFile;
 import org.pressboard.listing.Changing;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.signin.Seal;
 import org.pressboard.signin.UploadGuard;
 import org.pressboard.stand.Asking;

@@ -12,7 +12,7 @@ import org.pressboard.form.Notice;
 import org.pressboard.mail.Gathering;
 import org.pressboard.mail.Letter;
 import org.pressboard.mail.Outbox;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.signin.MailPace;
 import org.pressboard.stand.OpenForm;
 import org.pressboard.table.Attached;

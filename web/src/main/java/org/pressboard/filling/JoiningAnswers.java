@@ -5,7 +5,7 @@ import java.util.Map;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.control.RowForm;
 import org.pressboard.problem.Problem;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.signin.JoiningForm;
 import org.pressboard.table.Field;
 import org.pressboard.value.FieldKey;

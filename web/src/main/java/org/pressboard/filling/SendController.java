@@ -18,7 +18,7 @@ import org.pressboard.form.Afterwards;
 import org.pressboard.grant.Visitor;
 import org.pressboard.history.Author;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.sheet.Pace;
+import org.pressboard.pace.Pace;
 import org.pressboard.signin.Browsers;
 import org.pressboard.site.OpenRows;
 import org.pressboard.stand.NotThere;

@@ -10,7 +10,7 @@ import org.pressboard.control.RowForm;
 import org.pressboard.editing.VisitorEditing;
 import org.pressboard.listing.Changing;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.sheet.Pace;
+import org.pressboard.pace.Pace;
 import org.pressboard.value.Row;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;

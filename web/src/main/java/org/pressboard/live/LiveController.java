@@ -9,7 +9,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.pressboard.rows.Rows;
-import org.pressboard.sheet.Pace;
+import org.pressboard.pace.Pace;
 import org.pressboard.stand.Asking;
 import org.pressboard.stand.Stands;
 import org.pressboard.table.TableKey;

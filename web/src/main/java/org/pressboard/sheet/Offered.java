@@ -20,11 +20,13 @@ import org.pressboard.listing.Deed;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.Sending;
 import org.pressboard.problem.Problem;
+import org.pressboard.sheet.line.InPlace;
 import org.pressboard.stand.Addresses;
 import org.pressboard.stand.Asking;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
+import org.pressboard.words.Words;
 
 /**
  * What the visitor may change of a listing: as far as the listing offers it and grants let them.
@@ -32,12 +34,12 @@ import org.pressboard.value.FieldKey;
  * @param add    where a row is added; {@code null}: they may not
  * @param rows   for each row that they may do something with, where
  * @param several what is done with several rows picked
- * @param values the fields whose values are changed where they stand, and in which rows
+ * @param inPlace the fields whose values are changed where they stand, and in which rows
  */
-public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Several several, Values values) {
+public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Several several, InPlace inPlace) {
 
     static final Offered NOTHING = new Offered(null, Map.of(), new Several(null, Set.of()),
-            new Values(Set.of(), Set.of()));
+            new InPlace(Set.of(), Set.of()));
 
     /** Where something is done, and what it is called; {@code null}: nowhere, and why not. */
     public record Link(@Nullable String address, String text) {
@@ -45,10 +47,6 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Several 
 
     /** Where something is done with several rows picked, and which these can be; {@code null}: nothing is done. */
     public record Several(@Nullable String address, Set<Long> rows) {
-    }
-
-    /** Single values that can be changed. */
-    public record Values(Set<FieldKey> fields, Set<Long> rows) {
     }
 
     boolean isAny() {
@@ -118,7 +116,7 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Several 
             boolean mayAdd = changing.add() && editing.mayAdd(visitor, table.key());
             boolean isInPlace = changing.change() && changing.inPlace() && addresses.isOnSite();
             return new Offered(mayAdd ? addresses.changing("/add") : null, links, several(changeable, may),
-                    isInPlace ? new Values(fields(listing.shown(), changeable), changeable) : NOTHING.values);
+                    isInPlace ? new InPlace(fields(listing.shown(), changeable), changeable) : NOTHING.inPlace);
         }
 
         private Several several(Set<Long> changeable, Map<Verb, Set<Long>> may) {

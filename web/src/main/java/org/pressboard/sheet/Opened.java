@@ -2,6 +2,8 @@ package org.pressboard.sheet;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.pressboard.sheet.line.Cell;
+import org.pressboard.sheet.line.CellMarkup;
 import org.pressboard.table.TableKey;
 import org.unbescape.html.HtmlEscape;
 
@@ -35,11 +37,7 @@ public record Opened(String title, List<Picture> pictures, List<Cell> lines, Str
 
     /** Whether the title has figures in it, which are not set in the type of headings. */
     public boolean isInFigures() {
-        return hasFigures(title);
-    }
-
-    static boolean hasFigures(String heading) {
-        return heading.chars().anyMatch(Character::isDigit);
+        return Cell.hasFigures(title);
     }
 
     /** The lines as HTML, every text in it escaped. */

@@ -12,6 +12,9 @@ import org.pressboard.listing.RowAddress;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.Shown;
 import org.pressboard.rows.Rows;
+import org.pressboard.sheet.line.Cells;
+import org.pressboard.sheet.line.FileAnswer;
+import org.pressboard.sheet.line.Look;
 import org.pressboard.stand.Addresses;
 import org.pressboard.stand.Asking;
 import org.pressboard.table.Attached;
@@ -20,6 +23,7 @@ import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
+import org.pressboard.words.Words;
 import org.springframework.web.util.UriUtils;
 
 /** Builds one opened row. For one use. */

@@ -9,6 +9,7 @@ import org.pressboard.listing.RequestState;
 import org.pressboard.listing.RowPage;
 import org.pressboard.listing.StateAddress;
 import org.pressboard.listing.Total;
+import org.pressboard.words.Words;
 
 /** Works out which pages to lead to: the first, the last, and those around the one shown. */
 final class PagerBuilder {

@@ -2,6 +2,10 @@ package org.pressboard.sheet;
 
 import java.util.List;
 import java.util.stream.Collectors;
+import org.pressboard.listing.Layout;
+import org.pressboard.sheet.line.CardsMarkup;
+import org.pressboard.sheet.line.Line;
+import org.pressboard.sheet.line.RowsMarkup;
 import org.pressboard.value.FieldKey;
 import org.unbescape.html.HtmlEscape;
 
@@ -14,15 +18,6 @@ import org.unbescape.html.HtmlEscape;
  */
 public record Sheet(SheetFrame frame, List<Line> lines, List<FieldKey> fields, Offered offered, long state) {
 
-    /** A row as it is drawn, the address at which it is opened (empty where it is not), and how it is marked. */
-    public record Line(long rowId, List<Cell> cells, String opens, RowMark mark) {
-
-        /** What names the row; empty where nothing does. */
-        String name() {
-            return cells.stream().filter(Cell::naming).map(Cell::text).findFirst().orElse("");
-        }
-    }
-
     /** Where it stands, in the state shown. */
     public String address() {
         return frame.addresses().page() + frame.query();
@@ -30,12 +25,12 @@ public record Sheet(SheetFrame frame, List<Line> lines, List<FieldKey> fields, O
 
     /** Draws the rows as HTML, every text in it escaped. */
     public void drawRows(StringBuilder html) {
-        if (frame.look().isOfCards()) {
-            CardsMarkup.draw(html, lines, frame.look(), fields, this::changes);
-        } else {
-            RowsMarkup.draw(html, lines, frame.addresses(), frame.look(), new RowsMarkup.Changes(
-                    offered.isAny() ? this::changes : null, fields, offered.values(), frame.picks(),
+        switch (frame.look().layout()) {
+            case Layout.AsTable rows -> RowsMarkup.draw(html, lines, frame.addresses(), frame.look(), new RowsMarkup.Changes(
+                    offered.isAny() ? this::changes : null, fields, offered.inPlace(), frame.picks(),
                     frame.addresses().opening().isEmpty() ? offered.several().rows() : null));
+            case Layout.AsCards cards -> CardsMarkup.draw(html, lines, frame.look(), cards.face(), fields, this::changes);
+            case Layout.AsStrip strip -> CardsMarkup.draw(html, lines, frame.look(), strip.face(), fields, this::changes);
         }
     }
 

@@ -20,6 +20,20 @@ import org.pressboard.listing.SortBy;
 import org.pressboard.listing.StateAddress;
 import org.pressboard.listing.TakeAway;
 import org.pressboard.listing.Total;
+import org.pressboard.sheet.finder.Chip;
+import org.pressboard.sheet.finder.Finder;
+import org.pressboard.sheet.finder.MenuBuilder;
+import org.pressboard.sheet.finder.Picks;
+import org.pressboard.sheet.finder.SortOption;
+import org.pressboard.sheet.line.Cell;
+import org.pressboard.sheet.line.Cells;
+import org.pressboard.sheet.line.FileAnswer;
+import org.pressboard.sheet.line.Heading;
+import org.pressboard.sheet.line.Line;
+import org.pressboard.sheet.line.Look;
+import org.pressboard.sheet.line.PrintMarkup;
+import org.pressboard.sheet.line.Printed;
+import org.pressboard.sheet.line.RowMark;
 import org.pressboard.stand.Addresses;
 import org.pressboard.stand.Asking;
 import org.pressboard.table.Field;
@@ -32,6 +46,7 @@ import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 import org.pressboard.value.WebTexts;
+import org.pressboard.words.Words;
 import org.springframework.web.util.UriUtils;
 
 /** Builds one sheet. For one use. */
@@ -46,11 +61,11 @@ final class SheetBuilder {
     private final Addresses addresses;
     private final Words words;
     private final StateAddress address;
-    private final Sheets.Picks picks;
+    private final Picks picks;
     private final MenuBuilder menus;
     private final Function<Row, RowMark> marks;
 
-    SheetBuilder(Asking asking, Words words, Sheets.Picks picks, MenuBuilder menus,
+    SheetBuilder(Asking asking, Words words, Picks picks, MenuBuilder menus,
             Function<Row, RowMark> marks) {
         this.picks = picks;
         this.menus = menus;
@@ -76,7 +91,7 @@ final class SheetBuilder {
 
     /** @param pictures what the addresses of pictures begin with */
     Printed print(List<Row> rows, String title, Value today, String pictures) {
-        List<Sheet.Line> lines = new Cells(table, listing.show().fields(), words, FileAnswer.IN_LISTS).whole(rows, marks);
+        List<Line> lines = new Cells(table, listing.show().fields(), words, FileAnswer.IN_LISTS).whole(rows, marks);
         String texts = title + headings().stream().map(Heading::label).collect(Collectors.joining())
                 + lines.stream().flatMap(line -> line.cells().stream()).map(Cell::text).collect(Collectors.joining());
         return new Printed(listing.dress().title().isEmpty() ? title : listing.dress().title(),

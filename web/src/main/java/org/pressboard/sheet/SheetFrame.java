@@ -3,6 +3,10 @@ package org.pressboard.sheet;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.listing.TakeAway;
+import org.pressboard.sheet.finder.Chip;
+import org.pressboard.sheet.finder.Finder;
+import org.pressboard.sheet.line.Heading;
+import org.pressboard.sheet.line.Look;
 import org.pressboard.stand.Addresses;
 
 /**

@@ -3,9 +3,7 @@ package org.pressboard.sheet;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Collection;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.pressboard.editing.FormSending;
@@ -17,12 +15,19 @@ import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.FieldCounts;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.rows.Rows;
+import org.pressboard.sheet.finder.MenuBuilder;
+import org.pressboard.sheet.finder.NarrowMenu;
+import org.pressboard.sheet.finder.Picks;
+import org.pressboard.sheet.finder.Spans;
+import org.pressboard.sheet.finder.ValueCounts;
+import org.pressboard.sheet.line.Printed;
+import org.pressboard.sheet.line.RowMark;
 import org.pressboard.stand.Asking;
 import org.pressboard.stand.NotThere;
 import org.pressboard.table.Referring;
-import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
 import org.pressboard.value.Value;
+import org.pressboard.words.Words;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Component;
 
@@ -81,7 +86,7 @@ public class Sheets {
 
     private SheetBuilder builder(Asking asking) {
         Words words = words(asking);
-        Picks picks = new Picks(asking);
+        Picks picks = new Picks(asking, picker);
         return new SheetBuilder(asking, words, picks, menus(asking, words, picks, Set.of()),
                 RowMark.of(asking.listing().dress().marks(), asking.standpoint(), words));
     }
@@ -99,7 +104,7 @@ public class Sheets {
      */
     public List<NarrowMenu> counted(Asking asking, Collection<String> fields) {
         Set<String> wanted = Set.copyOf(fields);
-        MenuBuilder menus = menus(asking, words(asking), new Picks(asking), wanted);
+        MenuBuilder menus = menus(asking, words(asking), new Picks(asking, picker), wanted);
         return asking.listing().find().controls().stream().filter(control -> wanted.contains(control.field().name()))
                 .map(control -> menus.menu(control, "")).toList();
     }
@@ -120,29 +125,7 @@ public class Sheets {
         NarrowBy found = asking.listing().find().controls().stream().filter(control -> control.field().name().equals(field)
                         && asking.table().field(control.field()).type() instanceof Referring).findFirst()
                 .orElseThrow(() -> new NotThere("not-there.listing"));
-        return menus(asking, words(asking), new Picks(asking), Set.of(field)).menu(found, called);
-    }
-
-    /** Finds the rows that a field can be narrowed by, as far as the visitor sees them. */
-    final class Picks {
-
-        private final Asking asking;
-        private final Map<FieldKey, List<Value.Referred>> named = new HashMap<>();
-
-        private Picks(Asking asking) {
-            this.asking = asking;
-        }
-
-        List<Value.Referred> find(Referring type, String called) {
-            return picker.find(asking.sight().of(type.to()), asking.visitor(), asking.standpoint(), called, asking.language());
-        }
-
-        /** The rows that a field is narrowed to, by what they are called; the menu and the chips both tell them. */
-        List<Value.Referred> picked(FieldKey field, Referring type) {
-            return named.computeIfAbsent(field, key -> picker.headings(asking.sight().of(type.to()), asking.visitor(),
-                    asking.standpoint(), asking.state().narrowingOf(key).values().stream()
-                            .map(value -> ((Value.Referred) value).row()).toList()));
-        }
+        return menus(asking, words(asking), new Picks(asking, picker), Set.of(field)).menu(found, called);
     }
 
     /** How many rows the address matches, counted to the end, in words. */

@@ -10,6 +10,7 @@ import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
+import org.pressboard.words.Words;
 
 /** What the numbers of all rows that match come to, in words. */
 final class Totals {

@@ -69,7 +69,7 @@ class DrawnPages {
 
     private Map<String, DrawnOnce.Filling> gaps(Outline outline) {
         Page page = outline.page();
-        SiteFrame frame = frames.of(outline.request);
+        SiteFrame frame = frames.of(outline.request, outline.on.visit());
         return Map.of("head", html -> frame.drawHead(html, page.title() + " · " + frame.siteName(), outline.canonical(),
                 "site", outline.language()), "masthead", html -> frame.drawMasthead(html, page.key().name(), outline.language()),
                 "sheets", html -> outline.sheets.forEach(sheet -> drawn.draw(html, sheet, outline.language())));

@@ -4,7 +4,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import org.pressboard.files.Files;
 import org.pressboard.rows.AttachmentRows;
-import org.pressboard.sheet.FileAnswer;
+import org.pressboard.sheet.line.FileAnswer;
 import org.pressboard.stand.NotThere;
 import org.pressboard.visit.Visit;
 import org.springframework.stereotype.Controller;

@@ -7,7 +7,7 @@ import java.util.List;
 import org.pressboard.change.ChangeFeed;
 import org.pressboard.grant.Visitor;
 import org.pressboard.rows.Rows;
-import org.pressboard.sheet.Pace;
+import org.pressboard.pace.Pace;
 import org.pressboard.stand.Asking;
 import org.pressboard.visit.Visit;
 import org.springframework.boot.info.BuildProperties;

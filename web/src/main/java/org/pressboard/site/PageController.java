@@ -17,7 +17,7 @@ import org.pressboard.form.FormKey;
 import org.pressboard.grant.Decision;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.Listing;
-import org.pressboard.sheet.Pace;
+import org.pressboard.pace.Pace;
 import org.pressboard.sheet.Sheet;
 import org.pressboard.sheet.Sheets;
 import org.pressboard.stand.Asking;
@@ -110,6 +110,7 @@ class PageController {
         pace.spend(visit.address(), Pace.PAGE);
         List<Asking> askings = on.askings(parameters);
         model.addAttribute("page", on.page());
+        model.addAttribute("visit", on.visit());
         model.addAttribute("closed", on.isClosed());
         model.addAttribute("forms", on.allForms().stream().map(desk::proof).toList());
         model.addAttribute("sheets", drawn(visit, askings));

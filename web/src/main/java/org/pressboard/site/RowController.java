@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import org.pressboard.sheet.Offered;
 import org.pressboard.sheet.Opened;
-import org.pressboard.sheet.Pace;
+import org.pressboard.pace.Pace;
 import org.pressboard.sheet.Sheets;
 import org.pressboard.stand.Addresses;
 import org.pressboard.stand.Asking;
@@ -48,6 +48,7 @@ class RowController {
                 .orElseThrow(() -> new NotThere("not-there.one-row"));
         response.setHeader("Cache-Control", "no-cache");
         model.addAttribute("page", on.page());
+        model.addAttribute("visit", on.visit());
         model.addAttribute("opened", opened);
         model.addAttribute("about", about(on, opened, key));
         model.addAttribute("thanks", parameters.containsKey("sent") ? "form.thanks" : null);

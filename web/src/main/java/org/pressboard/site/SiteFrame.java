@@ -7,12 +7,12 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.PublishedSite;
 import org.pressboard.drawing.DrawnOnce;
 import org.pressboard.grant.Visitor;
 import org.pressboard.visit.Visit;
-import org.pressboard.visit.Visits;
 import org.pressboard.visit.Who;
 import org.springframework.security.web.csrf.CsrfToken;
 import org.unbescape.html.HtmlEscape;
@@ -24,12 +24,12 @@ public final class SiteFrame {
     private static final JsonMapper JSON = new JsonMapper();
 
     private final SiteFrames parts;
-    private final Visits visits;
+    private final Supplier<Visit> visit;
     private final HttpServletRequest request;
 
-    SiteFrame(SiteFrames parts, Visits visits, HttpServletRequest request) {
+    SiteFrame(SiteFrames parts, Supplier<Visit> visit, HttpServletRequest request) {
         this.parts = parts;
-        this.visits = visits;
+        this.visit = visit;
         this.request = request;
     }
 
@@ -38,7 +38,7 @@ public final class SiteFrame {
     }
 
     private Visit visit() {
-        return visits.of(request);
+        return visit.get();
     }
 
     /** What a button sends besides its form, as scripts read it: names and values in turn. */

@@ -3,6 +3,7 @@ package org.pressboard.site;
 import jakarta.servlet.http.HttpServletRequest;
 import org.pressboard.drawing.Assets;
 import org.pressboard.drawing.DrawnOnce;
+import org.pressboard.visit.Visit;
 import org.pressboard.visit.Visits;
 import org.springframework.stereotype.Component;
 
@@ -22,8 +23,14 @@ public class SiteFrames {
         this.disk = disk;
     }
 
+    /** For whoever asks. */
     public SiteFrame of(HttpServletRequest request) {
-        return new SiteFrame(this, visits, request);
+        return new SiteFrame(this, () -> visits.of(request), request);
+    }
+
+    /** For whom a visit is drawn, who need not be whoever asks. */
+    public SiteFrame of(HttpServletRequest request, Visit visit) {
+        return new SiteFrame(this, () -> visit, request);
     }
 
     DrawnOnce drawn() {

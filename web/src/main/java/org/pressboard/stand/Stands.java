@@ -107,6 +107,9 @@ public class Stands {
         PublishedSite site = visit.site();
         Optional<PageKey> key = Optional.of(address).filter(PageKey::isValid).map(PageKey::new);
         Optional<PageKey> before = Optional.ofNullable(site.formerly().get(address));
+        if (key.or(() -> before).filter(site.newer()::contains).isPresent()) {
+            throw new OfLaterRelease();
+        }
         return key.flatMap(asked -> site.openTo(visitor, asked)).or(() -> before.flatMap(now -> site.openTo(visitor, now)))
                 .map(Edition::page).map(page -> new OpenPage(new Stand.Published(page.key()), page, visit))
                 .orElseThrow(() -> shut(key.flatMap(asked -> site.closedTo(visitor, asked))));

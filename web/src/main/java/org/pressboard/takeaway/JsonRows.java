@@ -7,7 +7,7 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.listing.RowPage;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.Total;
-import org.pressboard.sheet.FileAnswer;
+import org.pressboard.sheet.line.FileAnswer;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.PlainForm;

@@ -24,9 +24,9 @@ import java.util.regex.Pattern;
 import org.pressboard.files.Files;
 import org.pressboard.files.KeptFile;
 import org.pressboard.listing.Paper;
-import org.pressboard.sheet.FileAnswer;
-import org.pressboard.sheet.Printed;
-import org.pressboard.sheet.Words;
+import org.pressboard.sheet.line.FileAnswer;
+import org.pressboard.sheet.line.Printed;
+import org.pressboard.words.Words;
 import org.unbescape.html.HtmlEscape;
 
 /** Rows as a file to print: pages with repeated headings and numbers, with letters and pictures in it. */

@@ -16,7 +16,7 @@ import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.TakeAway;
 import org.pressboard.log.Logged;
 import org.pressboard.rows.Rows;
-import org.pressboard.sheet.Pace;
+import org.pressboard.pace.Pace;
 import org.pressboard.signin.LogBook;
 import org.pressboard.stand.Asking;
 import org.pressboard.stand.NotThere;

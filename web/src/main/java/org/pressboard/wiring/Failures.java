@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.Locale;
 import org.apache.tomcat.util.http.InvalidParameterException;
+import org.pressboard.catalog.NewerForm;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.Busy;
@@ -14,8 +15,9 @@ import org.pressboard.sql.Canceled;
 import org.pressboard.sql.NoRoom;
 import org.pressboard.stand.NotHonoured;
 import org.pressboard.stand.NotThere;
+import org.pressboard.stand.OfLaterRelease;
 import org.springframework.dao.DataAccessException;
-import org.pressboard.sheet.TooOften;
+import org.pressboard.pace.TooOften;
 import org.springframework.context.MessageSource;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -105,6 +107,13 @@ class Failures {
         long seconds = Math.max(1, failure.comeBackIn().toSeconds());
         response.setHeader(HttpHeaders.RETRY_AFTER, Long.toString(seconds));
         return answer(HttpStatus.SERVICE_UNAVAILABLE, Problem.of("busy", seconds), request, language);
+    }
+
+    /** Others run a later release already; this node soon will. */
+    @ExceptionHandler({OfLaterRelease.class, NewerForm.class})
+    Object ofLaterRelease(RuntimeException failure, HttpServletRequest request, HttpServletResponse response, Locale language) {
+        response.setHeader(HttpHeaders.RETRY_AFTER, SECONDS_WHEN_SLOW);
+        return answer(HttpStatus.SERVICE_UNAVAILABLE, Problem.of("later-release"), request, language);
     }
 
     /** A statement that took longer than it may; whatever layer says so. */

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.site.SiteFrames;
+import org.pressboard.visit.Visit;
 import org.thymeleaf.spring6.view.ThymeleafView;
 
 /** A template with what stands around the answer to this request at hand, error pages included. */
@@ -15,6 +16,9 @@ final class FramedView extends ThymeleafView {
     static final String FRAMES = "frames";
     private static final String FRAME = "frame";
 
+    /** The name under which whoever answers says for whom it is drawn, where that is not whoever asks. */
+    private static final String VISIT = "visit";
+
     FramedView() {
     }
 
@@ -23,7 +27,7 @@ final class FramedView extends ThymeleafView {
             throws Exception {
         Map<String, Object> framed = new HashMap<>(model == null ? Map.of() : model);
         if (getStaticVariables().get(FRAMES) instanceof SiteFrames frames) {
-            framed.put(FRAME, frames.of(request));
+            framed.put(FRAME, framed.get(VISIT) instanceof Visit drawn ? frames.of(request, drawn) : frames.of(request));
         }
         super.render(framed, request, response);
     }

@@ -7,10 +7,10 @@ import org.pressboard.catalog.Catalog;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.AddressPart;
+import org.pressboard.listing.Layout.LayoutKind;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.NarrowBy;
 import org.pressboard.listing.Opening;
-import org.pressboard.listing.Show;
 import org.pressboard.rows.FieldCounts;
 import org.pressboard.rows.Rows;
 import org.pressboard.sheet.Sheets;
@@ -54,18 +54,18 @@ class LayoutBench {
 
     void run(Report report) throws Exception {
         report.heading("Drawn at 1,000,000 rows, searched, narrowed twice and sorted (ms, p95): ours, the page of rows alone");
-        for (Show.Layout layout : Show.Layout.values()) {
+        for (LayoutKind layout : LayoutKind.values()) {
             measure(report, layout.name().toLowerCase(Locale.ROOT), layout, this::draw, "with its controls");
         }
-        measure(report, "a row opened", Show.Layout.TABLE, this::open, "its page or slip, with those before and behind it");
+        measure(report, "a row opened", LayoutKind.TABLE, this::open, "its page or slip, with those before and behind it");
         report.heading("Counted beside it at 1,000,000 rows (ms, p95): ours, the page of rows alone");
-        measure(report, "rows of each use, tags", Show.Layout.TABLE, asking -> counts.byValue(asking.rowQuery(),
+        measure(report, "rows of each use, tags", LayoutKind.TABLE, asking -> counts.byValue(asking.rowQuery(),
                 new FieldKey("use"), List.of(), LANGUAGE), "does not hold up the rows");
-        measure(report, "spread of kilograms, bars", Show.Layout.TABLE, asking -> counts.spread(asking.rowQuery(),
+        measure(report, "distribution of kilograms, bars", LayoutKind.TABLE, asking -> counts.distribution(asking.rowQuery(),
                 new FieldKey("kilograms"), LANGUAGE), "does not hold up the rows");
         report.heading("Behind a change of the ticket at 1,000,000 rows (ms, p95), to reach 500: ours, the page of rows alone");
-        measure(report, "proof", Show.Layout.CARDS, this::draw, "");
-        measure(report, "sieve", Show.Layout.TABLE, asking -> new Sieve(asking.listing(), asking.rowQuery()).counted()
+        measure(report, "proof", LayoutKind.CARDS, this::draw, "");
+        measure(report, "sieve", LayoutKind.TABLE, asking -> new Sieve(asking.listing(), asking.rowQuery()).counted()
                 .forEach(query -> rows.count(query, LANGUAGE)), "");
     }
 
@@ -77,13 +77,13 @@ class LayoutBench {
         sheets.open(asking, "500000").orElseThrow();
     }
 
-    private void measure(Report report, String name, Show.Layout layout, Work work, String note) throws Exception {
-        Timing[] timing = Timing.alternating(ROUNDS, timed(layout, work), timed(Show.Layout.TABLE,
+    private void measure(Report report, String name, LayoutKind layout, Work work, String note) throws Exception {
+        Timing[] timing = Timing.alternating(ROUNDS, timed(layout, work), timed(LayoutKind.TABLE,
                 asking -> rows.page(asking.rowQuery(), LANGUAGE)));
         report.p95(name, timing, note);
     }
 
-    private Timing.Work timed(Show.Layout layout, Work work) {
+    private Timing.Work timed(LayoutKind layout, Work work) {
         return new Timing.Work() {
             @Override
             public void prepare() throws Exception {
@@ -102,7 +102,7 @@ class LayoutBench {
         };
     }
 
-    private Asking asking(Show.Layout layout) {
+    private Asking asking(LayoutKind layout) {
         Listing plain = BenchTables.listing(BenchTables.LARGE);
         Listing listing = plain.with(plain.show().in(layout)).with(Opening.NONE.by(Opening.How.PAGE))
                 .with(plain.find().changing(new FieldKey("use"), control -> control.by(NarrowBy.Way.TAGS, false, false)));

@@ -13,6 +13,7 @@ import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.pressboard.catalog.PublishedSite;
 import org.pressboard.catalog.Site;
@@ -49,7 +50,7 @@ class FormDeskTest {
     private static final Tables TABLES = Tables.of(List.of(new Table(NOTES, "Notes",
             new Fields(List.of(new Field(new FieldKey("note"), "Note", new Textual.Text()))))));
     private static final PublishedSite SITE = new PublishedSite(new Site("Orchard", "en-GB", "", Site.SignUp.CLOSED, ZoneOffset.UTC),
-            List.of(), TABLES, Map.of(), List.of(), Map.of());
+            List.of(), Set.of(), TABLES, Map.of(), List.of(), Map.of());
     private static final Visitor MEMBER = Visitor.member("mira@example.org");
 
     private final Seal seal = mock();

@@ -18,6 +18,7 @@ import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Openness;
 import org.pressboard.listing.Dress;
 import org.pressboard.listing.Finding;
+import org.pressboard.listing.Layout.LayoutKind;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
 import org.pressboard.listing.Mark;
@@ -256,7 +257,7 @@ class NarrowingTest extends WithTables {
         assertThat(page.locator("tbody tr.row-struck")).hasCount(2);
         assertThat(page.locator("tbody tr").nth(1).getByLabel("take care")).isVisible();
         assertThat(violations(page)).isEmpty();
-        publish(marked.with(marked.show().in(Show.Layout.CARDS)));
+        publish(marked.with(marked.show().in(LayoutKind.CARDS)));
         page.navigate(address("/barrels"));
         assertThat(page.locator(".card.edge-brick")).hasCount(5);
         assertThat(page.locator(".card.row-struck")).hasCount(2);

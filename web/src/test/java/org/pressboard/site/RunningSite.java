@@ -13,9 +13,9 @@ import org.pressboard.catalog.Drafts;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Openness;
 import org.pressboard.listing.Finding;
+import org.pressboard.listing.Layout.LayoutKind;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.Opening;
-import org.pressboard.listing.Show;
 import org.pressboard.schema.Publisher;
 import org.pressboard.testing.TestDatabase;
 import org.pressboard.wiring.PressboardApplication;
@@ -55,9 +55,9 @@ public abstract class RunningSite {
     void varietiesAsATable(Catalog catalog, Drafts drafts, Publisher publisher) {
         PageKey page = new PageKey("varieties");
         Listing listing = catalog.page(page).orElseThrow().draft().listings().getFirst();
-        if (listing.show().layout() != Show.Layout.TABLE) {
+        if (listing.show().layout().kind() != LayoutKind.TABLE) {
             drafts.change(page, "test", draft -> draft.changing(listing.key(), it -> it.with(Opening.NONE)
-                    .with(Finding.by(it.find().search(), it.find().narrow())).with(it.show().in(Show.Layout.TABLE))));
+                    .with(Finding.by(it.find().search(), it.find().narrow())).with(it.show().in(LayoutKind.TABLE))));
             publisher.publish(page, Map.of(listing.table(), Openness.EVERYONE), null);
         }
     }

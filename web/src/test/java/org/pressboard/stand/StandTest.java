@@ -7,12 +7,12 @@ import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.pressboard.catalog.PublishedSite;
 import org.pressboard.catalog.Site;
-import org.pressboard.edition.Access;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Audience;
@@ -39,12 +39,12 @@ class StandTest {
     private static final ListingKey ALL = new ListingKey("all-trees");
     private static final ListingKey OWN = new ListingKey("own-trees");
     private static final PublishedSite SITE = new PublishedSite(new Site("Orchard", "en-GB", "", Site.SignUp.CLOSED, ZoneOffset.UTC),
-            List.of(), Tables.of(List.of(new Table(TREES, "Trees", new Fields(List.of(new Field(TREE, "Tree", new Textual.Text())))))),
+            List.of(), Set.of(), Tables.of(List.of(new Table(TREES, "Trees", new Fields(List.of(new Field(TREE, "Tree", new Textual.Text())))))),
             Map.of(), List.of(), Map.of());
 
     /** One listing for everybody, and one for those who are signed in. */
     private static final Page ORCHARD = new Page(PAGE, "Orchard", List.of(listing(ALL), listing(OWN)))
-            .letting(new Access(List.of(), Access.Otherwise.NOT_THERE, "", List.of(new Access.OfListing(OWN, List.of(Audience.MEMBERS)))));
+            .showing(OWN, List.of(Audience.MEMBERS));
 
     private static Listing listing(ListingKey key) {
         return Listing.plain(key, TREES, List.of(TREE)).with(Finding.by(List.of(TREE), List.of()));

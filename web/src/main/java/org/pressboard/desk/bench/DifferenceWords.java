@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.pressboard.edition.Difference;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 
 /** Says in which way one state of a page differs from another: {@code Show: hid Keeper. Order: by Name.} */
 final class DifferenceWords {

@@ -12,7 +12,7 @@ import org.pressboard.form.Afterwards;
 import org.pressboard.form.Form;
 import org.pressboard.form.Notice;
 import org.pressboard.form.Question;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;

@@ -14,11 +14,13 @@ import org.pressboard.condition.Operator;
 import org.pressboard.desk.operand.OperandChoices;
 import org.pressboard.form.Stamp;
 import org.pressboard.listing.AddressPart;
-import org.pressboard.listing.Cards;
+import org.pressboard.listing.CardFace;
 import org.pressboard.listing.Changing;
 import org.pressboard.listing.Deed;
 import org.pressboard.listing.Dress;
 import org.pressboard.listing.Finding;
+import org.pressboard.listing.Layout.LayoutKind;
+import org.pressboard.listing.Layout;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.NarrowBy;
 import org.pressboard.listing.Opening;
@@ -67,7 +69,7 @@ final class ListingChange {
     Listing of(Listing listing, String what) {
         return switch (what.substring(0, Math.max(0, what.indexOf('.')))) {
             case "show" -> listing.shown().isEmpty() ? listing : show(listing, what);
-            case "cards" -> listing.with(listing.show().with(cards(listing.show().cards(), what)));
+            case "cards" -> listing.with(listing.show().laidOut(layout -> cards(layout, what)));
             case "let" -> let(listing, what);
             case "order" -> listing.with(order(listing.ordering(), what));
             case "open" -> listing.with(opening(listing.opening(), what));
@@ -96,7 +98,7 @@ final class ListingChange {
     private Listing show(Listing listing, String what) {
         Show show = listing.show();
         return switch (what) {
-            case "show.layout" -> listing.with(show.in(choice(Show.Layout.class, "value")));
+            case "show.layout" -> listing.with(show.in(choice(LayoutKind.class, "value")));
             case "show.add" -> Suggestion.adding(listing, field());
             case "show.hide" -> {
                 if (show.fields().size() == 1) {
@@ -130,12 +132,13 @@ final class ListingChange {
                 .with(between.isEmpty() ? format : format.between(between.substring(0, Math.min(5, between.length()))));
     }
 
-    private Cards cards(Cards cards, String what) {
+    private Layout cards(Layout layout, String what) {
         return switch (what) {
-            case "cards.across" -> cards.across(number("value", 1, Cards.MOST_ACROSS, cards.across()));
-            case "cards.picture" -> cards.with(choice(Cards.Place.class, "value"));
-            case "cards.labels" -> cards.labelled(has("value"));
-            case "cards.tags" -> cards.tagging(keys("field"));
+            case "cards.across" -> layout instanceof Layout.AsCards cards
+                    ? cards.across(number("value", 1, Layout.AsCards.MOST_ACROSS, cards.across())) : layout;
+            case "cards.picture" -> layout.facing(face -> face.with(choice(CardFace.PicturePlace.class, "value")));
+            case "cards.labels" -> layout.facing(face -> face.labelled(has("value")));
+            case "cards.tags" -> layout.facing(face -> face.tagging(keys("field")));
             default -> throw ProblemsFound.of("bench.unknown", what);
         };
     }
@@ -147,7 +150,7 @@ final class ListingChange {
             case "let.hint" -> listing.with(find.hinting(text("hint", Finding.LONGEST_HINT)));
             case "let.narrow" -> listing.with(find.narrowing(keys("field")));
             case "let.control" -> listing.with(find.changing(field().key(), control -> control.by(
-                    choice(NarrowBy.Way.class, "way"), has("one"), has("spread"))));
+                    choice(NarrowBy.Way.class, "way"), has("one"), has("distribution"))));
             case "let.paper" -> listing.on(new Paper(choice(Paper.Size.class, "size"), has("across")));
             case "let.form" -> listing.with(find.in(choice(Finding.Form.class, "value")));
             case "let.start" -> starting(listing);

@@ -22,7 +22,7 @@ import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.Total;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.rows.Rows;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.sieve.Gate;
 import org.pressboard.sieve.Sieve;
 import org.pressboard.stand.Asking;

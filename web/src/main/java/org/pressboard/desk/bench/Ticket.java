@@ -4,8 +4,10 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.pressboard.desk.condition.Statements;
+import org.pressboard.listing.CardFace;
 import org.pressboard.listing.Changing;
 import org.pressboard.listing.Deed;
+import org.pressboard.listing.Layout;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.NarrowBy;
 import org.pressboard.listing.Sending;
@@ -32,6 +34,16 @@ import org.pressboard.value.FieldKey;
  */
 public record Ticket(String page, Listing listing, Table table, Statements keep, String keepSaid, List<String> marksSaid,
                      String mark, List<StepLine> steps) {
+
+    /** How its cards look, or would. */
+    public CardFace face() {
+        return listing.show().layout().cards().orElse(CardFace.USUAL);
+    }
+
+    /** How many cards stand side by side, or would. */
+    public int across() {
+        return listing.show().layout() instanceof Layout.AsCards cards ? cards.across() : 0;
+    }
 
     /** A step as it is told. */
     public record StepLine(String said, String when, String who, boolean takenBack) {
@@ -113,7 +125,7 @@ public record Ticket(String page, Listing listing, Table table, Statements keep,
     }
 
     /** The control of a narrowed field, as it can be changed. */
-    public record Control(Line line, NarrowBy by, NarrowBy.Way way, Set<NarrowBy.Way> offered, boolean canSpread) {
+    public record Control(Line line, NarrowBy by, NarrowBy.Way way, Set<NarrowBy.Way> offered, boolean hasDistribution) {
     }
 
     /** The controls of the narrowed fields. */
@@ -121,7 +133,7 @@ public record Ticket(String page, Listing listing, Table table, Statements keep,
         return listing.find().controls().stream().flatMap(by -> lines().stream()
                 .filter(line -> line.field().key().equals(by.field())).map(line -> new Control(line, by,
                         by.wayFor(line.field().type()), NarrowBy.offered(line.field().type()),
-                        NarrowBy.hasSpread(line.field().type())))).toList();
+                        NarrowBy.hasDistribution(line.field().type())))).toList();
     }
 
     /** The state in which nothing is searched or narrowed, where something is from the start. */

@@ -11,7 +11,7 @@ import org.pressboard.desk.operand.OperandChoices;
 import org.pressboard.grant.Audience;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.RowPicker;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.stand.NotThere;
 import org.pressboard.table.Operands;
 import org.pressboard.table.Table;

@@ -8,7 +8,7 @@ import org.pressboard.condition.Condition;
 import org.pressboard.condition.Phrase;
 import org.pressboard.desk.operand.OperandChoices;
 import org.pressboard.rows.RowPicker;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.table.Field;
 import org.pressboard.table.Operands;
 import org.pressboard.table.Table;

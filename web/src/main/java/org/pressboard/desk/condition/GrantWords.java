@@ -7,7 +7,7 @@ import org.pressboard.grant.Audience;
 import org.pressboard.grant.Grant;
 import org.pressboard.grant.Group;
 import org.pressboard.grant.Verb;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 

@@ -10,7 +10,7 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Comparison;
 import org.pressboard.condition.Operand;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
 import org.pressboard.table.Operands;

@@ -11,7 +11,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.desk.operand.OperandChoices;
 import org.pressboard.history.Act;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.table.Computed;
 import org.pressboard.table.Field;
 import org.pressboard.table.Operands;

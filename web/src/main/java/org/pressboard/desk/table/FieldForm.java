@@ -8,7 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.desk.operand.SentTexts;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Currencies;
 import org.pressboard.table.Field;

@@ -12,7 +12,7 @@ import org.pressboard.condition.Operand;
 import org.pressboard.desk.operand.OperandChoices;
 import org.pressboard.desk.operand.SentTexts;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Computed;
 import org.pressboard.table.Field;

@@ -8,7 +8,7 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Operand;
 import org.pressboard.control.Control;
 import org.pressboard.desk.operand.OperandChoices;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Computed;
 import org.pressboard.table.Field;

@@ -14,7 +14,7 @@ import org.pressboard.schema.Dependents;
 import org.pressboard.schema.Retyping;
 import org.pressboard.schema.Sampling;
 import org.pressboard.schema.TableChanges;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.stand.NotThere;
 import org.pressboard.table.Computed;
 import org.pressboard.table.Field;

@@ -3,7 +3,7 @@ package org.pressboard.desk.table;
 import java.util.Optional;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.stand.NotThere;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;

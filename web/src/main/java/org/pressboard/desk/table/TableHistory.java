@@ -12,7 +12,7 @@ import org.pressboard.history.RowHistory;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.schema.Bin;
-import org.pressboard.sheet.Moments;
+import org.pressboard.words.Moments;
 import org.pressboard.table.Table;
 import org.pressboard.visit.Visit;
 import org.pressboard.visit.Who;

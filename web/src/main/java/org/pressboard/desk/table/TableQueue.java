@@ -15,7 +15,7 @@ import org.pressboard.mail.Letter;
 import org.pressboard.mail.Outbox;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.Rows;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.stand.NotThere;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;

@@ -21,7 +21,7 @@ import org.pressboard.rows.RowPicker;
 import org.pressboard.schema.TableChanges;
 import org.pressboard.sheet.Sheet;
 import org.pressboard.sheet.Sheets;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.stand.NotThere;
 import org.pressboard.table.Field;
 import org.pressboard.table.Referring;

@@ -9,7 +9,7 @@ import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operand;
 import org.pressboard.condition.Operator;
 import org.pressboard.desk.operand.SentTexts;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.table.Computed;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;

@@ -7,7 +7,7 @@ import java.util.Locale;
 import org.junit.jupiter.api.Test;
 import org.pressboard.condition.Operand;
 import org.pressboard.desk.table.HistoryWords.Change;
-import org.pressboard.sheet.Words;
+import org.pressboard.words.Words;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Computed;
 import org.pressboard.table.Field;

@@ -1,5 +1,0 @@
-package org.pressboard.sheet;
-
-/** Something the rows are narrowed by, and the state without it, as an address's query. */
-public record Chip(String label, String text, String queryWithout) {
-}

@@ -1,5 +1,0 @@
-package org.pressboard.sheet;
-
-/** A way to sort, for where there are no headings to click. */
-public record SortOption(String value, String text, boolean picked) {
-}

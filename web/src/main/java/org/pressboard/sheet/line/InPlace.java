@@ -1,0 +1,8 @@
+package org.pressboard.sheet.line;
+
+import java.util.Set;
+import org.pressboard.value.FieldKey;
+
+/** Single values that can be changed where they stand. */
+public record InPlace(Set<FieldKey> fields, Set<Long> rows) {
+}
