@@ -11,10 +11,10 @@ import org.pressboard.table.TableKey;
  * @param code    what it is, as a code whose words stand in the message bundles
  * @param details what the words name: labels, numbers, codes, and which rows are kept
  */
-public record Difference(Line line, String code, List<Object> details) {
+public record Difference(TicketLine line, String code, List<Object> details) {
 
     /** The lines of a ticket, and what stands around them. */
-    public enum Line { PAGE, TAKE, KEEP, SHOW, LET, ORDER, OPEN, CHANGE, DRESS, FORM }
+    public enum TicketLine { PAGE, TAKE, KEEP, SHOW, LET, ORDER, OPEN, CHANGE, DRESS, FORM }
 
     /** Which rows of a table are kept. */
     public record Kept(TableKey table, Condition rows) {
@@ -24,7 +24,7 @@ public record Difference(Line line, String code, List<Object> details) {
         details = List.copyOf(details);
     }
 
-    static Difference of(Line line, String code, Object... details) {
+    static Difference of(TicketLine line, String code, Object... details) {
         return new Difference(line, code, List.of(details));
     }
 }

@@ -7,7 +7,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.pressboard.edition.Difference.Line;
+import org.pressboard.edition.Difference.TicketLine;
 import org.pressboard.form.Form;
 import org.pressboard.grant.Audience;
 import org.pressboard.listing.CardFace;
@@ -48,35 +48,35 @@ public final class Differences {
     }
 
     private void pages(Page before, Page after) {
-        note(!before.title().equals(after.title()), Line.PAGE, "title", after.title());
-        note(!before.lead().equals(after.lead()), Line.PAGE, "lead");
-        note(before.unlisted() != after.unlisted(), Line.PAGE, after.unlisted() ? "unlisted" : "listed");
+        note(!before.title().equals(after.title()), TicketLine.PAGE, "title", after.title());
+        note(!before.lead().equals(after.lead()), TicketLine.PAGE, "lead");
+        note(before.unlisted() != after.unlisted(), TicketLine.PAGE, after.unlisted() ? "unlisted" : "listed");
         for (Listing listing : after.listings()) {
             before.listing(listing.key()).ifPresentOrElse(was -> listings(was, listing),
-                    () -> found.add(Difference.of(Line.PAGE, "added", label(listing.table()))));
+                    () -> found.add(Difference.of(TicketLine.PAGE, "added", label(listing.table()))));
         }
         before.listings().stream().filter(listing -> after.listing(listing.key()).isEmpty())
-                .forEach(listing -> found.add(Difference.of(Line.PAGE, "removed", label(listing.table()))));
-        note(!shared(before, after).equals(shared(after, before)), Line.PAGE, "order");
-        note(!before.access().equals(after.access()) || !audiences(before, after).equals(audiences(after, before)), Line.PAGE, "access");
+                .forEach(listing -> found.add(Difference.of(TicketLine.PAGE, "removed", label(listing.table()))));
+        note(!shared(before, after).equals(shared(after, before)), TicketLine.PAGE, "order");
+        note(!before.access().equals(after.access()) || !audiences(before, after).equals(audiences(after, before)), TicketLine.PAGE, "access");
         for (Form form : after.forms()) {
             before.form(form.key()).ifPresentOrElse(was -> forms(was, form),
-                    () -> found.add(Difference.of(Line.FORM, "added", form.title())));
+                    () -> found.add(Difference.of(TicketLine.FORM, "added", form.title())));
         }
         before.forms().stream().filter(form -> after.form(form.key()).isEmpty())
-                .forEach(form -> found.add(Difference.of(Line.FORM, "removed", form.title())));
+                .forEach(form -> found.add(Difference.of(TicketLine.FORM, "removed", form.title())));
     }
 
     private void forms(Form before, Form after) {
-        note(!before.title().equals(after.title()), Line.FORM, "title", after.title());
-        note(!before.lead().equals(after.lead()), Line.FORM, "lead", after.title());
-        note(!before.questions().equals(after.questions()) || before.paired() != after.paired(), Line.FORM, "ask",
+        note(!before.title().equals(after.title()), TicketLine.FORM, "title", after.title());
+        note(!before.lead().equals(after.lead()), TicketLine.FORM, "lead", after.title());
+        note(!before.questions().equals(after.questions()) || before.paired() != after.paired(), TicketLine.FORM, "ask",
                 after.title());
-        note(!before.stamps().equals(after.stamps()), Line.FORM, "set", after.title());
-        note(!before.bounds().equals(after.bounds()), Line.FORM, "bounds", after.title());
-        note(before.atOnce() != after.atOnce(), Line.FORM, after.atOnce() ? "at-once" : "waits", after.title());
-        note(!before.then().equals(after.then()), Line.FORM, "then", after.title());
-        note(!before.notices().equals(after.notices()), Line.FORM, "tell", after.title());
+        note(!before.stamps().equals(after.stamps()), TicketLine.FORM, "set", after.title());
+        note(!before.bounds().equals(after.bounds()), TicketLine.FORM, "bounds", after.title());
+        note(before.atOnce() != after.atOnce(), TicketLine.FORM, after.atOnce() ? "at-once" : "waits", after.title());
+        note(!before.then().equals(after.then()), TicketLine.FORM, "then", after.title());
+        note(!before.notices().equals(after.notices()), TicketLine.FORM, "tell", after.title());
     }
 
     private static List<Object> shared(Page one, Page other) {
@@ -101,10 +101,10 @@ public final class Differences {
     private void listings(Listing before, Listing after) {
         if (!before.table().equals(after.table())) {
             // nothing of the one can be compared with the other
-            found.add(Difference.of(Line.TAKE, "table", label(after.table())));
+            found.add(Difference.of(TicketLine.TAKE, "table", label(after.table())));
             return;
         }
-        note(!before.keep().equals(after.keep()), Line.KEEP, "rows",
+        note(!before.keep().equals(after.keep()), TicketLine.KEEP, "rows",
                 new Difference.Kept(after.table(), after.keep()));
         show(after.table(), before.show(), after.show());
         find(before, after);
@@ -115,23 +115,23 @@ public final class Differences {
     }
 
     private void show(TableKey table, Show before, Show after) {
-        note(before.layout().kind() != after.layout().kind(), Line.SHOW, "layout", after.layout().kind());
+        note(before.layout().kind() != after.layout().kind(), TicketLine.SHOW, "layout", after.layout().kind());
         layouts(table, before.in(after.layout().kind()).layout(), after);
-        note(!before.totals().equals(after.totals()), Line.SHOW, after.totals().isEmpty() ? "no-totals" : "totals",
+        note(!before.totals().equals(after.totals()), TicketLine.SHOW, after.totals().isEmpty() ? "no-totals" : "totals",
                 after.totals().stream().map(key -> label(table, after, key)).collect(Collectors.joining(", ")));
         List<FieldKey> had = before.keys();
         List<FieldKey> has = after.keys();
         has.stream().filter(key -> !had.contains(key)).forEach(key ->
-                found.add(Difference.of(Line.SHOW, "added", label(table, after, key))));
+                found.add(Difference.of(TicketLine.SHOW, "added", label(table, after, key))));
         had.stream().filter(key -> !has.contains(key)).forEach(key ->
-                found.add(Difference.of(Line.SHOW, "hid", label(table, before, key))));
-        note(!had.stream().filter(has::contains).toList().equals(has.stream().filter(had::contains).toList()), Line.SHOW,
+                found.add(Difference.of(TicketLine.SHOW, "hid", label(table, before, key))));
+        note(!had.stream().filter(has::contains).toList().equals(has.stream().filter(had::contains).toList()), TicketLine.SHOW,
                 "order", has.stream().map(key -> label(table, after, key)).collect(Collectors.joining(", ")));
         for (Shown shown : after.fields()) {
             before.find(shown.field()).ifPresent(was -> {
-                note(!was.label().equals(shown.label()), Line.SHOW, "label", label(table, before, shown.field()),
+                note(!was.label().equals(shown.label()), TicketLine.SHOW, "label", label(table, before, shown.field()),
                         label(table, after, shown.field()));
-                note(!was.labelled("").equals(shown.labelled("")), Line.SHOW, "look", label(table, after, shown.field()));
+                note(!was.labelled("").equals(shown.labelled("")), TicketLine.SHOW, "look", label(table, after, shown.field()));
             });
         }
     }
@@ -140,7 +140,7 @@ public final class Differences {
         switch (after.layout()) {
             case Layout.AsTable rows -> { }
             case Layout.AsCards cards -> {
-                note(!(before instanceof Layout.AsCards had) || had.across() != cards.across(), Line.SHOW, "across", cards.across());
+                note(!(before instanceof Layout.AsCards had) || had.across() != cards.across(), TicketLine.SHOW, "across", cards.across());
                 before.cards().ifPresent(face -> faces(table, after, face, cards.face()));
             }
             case Layout.AsStrip strip -> before.cards().ifPresent(face -> faces(table, after, face, strip.face()));
@@ -148,94 +148,94 @@ public final class Differences {
     }
 
     private void faces(TableKey table, Show show, CardFace before, CardFace after) {
-        note(before.picture() != after.picture(), Line.SHOW, "picture", after.picture());
-        note(before.labels() != after.labels(), Line.SHOW, after.labels() ? "labels" : "no-labels");
-        note(!before.tags().equals(after.tags()), Line.SHOW, after.tags().isEmpty() ? "no-tags" : "tags",
+        note(before.picture() != after.picture(), TicketLine.SHOW, "picture", after.picture());
+        note(before.labels() != after.labels(), TicketLine.SHOW, after.labels() ? "labels" : "no-labels");
+        note(!before.tags().equals(after.tags()), TicketLine.SHOW, after.tags().isEmpty() ? "no-tags" : "tags",
                 after.tags().stream().map(key -> label(table, show, key)).collect(Collectors.joining(", ")));
     }
 
     private void find(Listing before, Listing after) {
-        note(!before.find().search().equals(after.find().search()), Line.LET,
+        note(!before.find().search().equals(after.find().search()), TicketLine.LET,
                 after.find().search().isEmpty() ? "no-search" : "search", labels(after, after.find().search()));
-        note(!before.find().hint().equals(after.find().hint()), Line.LET, "hint", after.find().hint());
-        note(!before.find().words().equals(after.find().words()), Line.LET,
+        note(!before.find().hint().equals(after.find().hint()), TicketLine.LET, "hint", after.find().hint());
+        note(!before.find().words().equals(after.find().words()), TicketLine.LET,
                 after.find().words().isEmpty() ? "no-words" : "words", after.find().words());
-        note(!before.find().narrow().equals(after.find().narrow()), Line.LET,
+        note(!before.find().narrow().equals(after.find().narrow()), TicketLine.LET,
                 after.find().narrow().isEmpty() ? "no-narrowing" : "narrow", labels(after, after.find().narrow()));
         after.find().narrow().forEach(field -> controls(after, before.find().by(field), after.find().by(field)));
-        note(before.find().form() != after.find().form(), Line.LET, "form", after.find().form());
-        note(before.find().unsorted() != after.find().unsorted(), Line.LET,
+        note(before.find().form() != after.find().form(), TicketLine.LET, "form", after.find().form());
+        note(before.find().unsorted() != after.find().unsorted(), TicketLine.LET,
                 after.find().unsorted() ? "unsorted" : "sorted");
         paper(before.paper(), after.paper());
-        note(!before.takeAway().equals(after.takeAway()), Line.LET,
+        note(!before.takeAway().equals(after.takeAway()), TicketLine.LET,
                 after.takeAway().isEmpty() ? "no-take-away" : "take-away",
                 after.takeAway().stream().map(Enum::name).collect(Collectors.joining(", ")));
     }
 
     private void paper(Paper before, Paper after) {
-        note(before.size() != after.size(), Line.LET, "paper", after.size());
-        note(before.across() != after.across(), Line.LET, after.across() ? "across" : "upright");
+        note(before.size() != after.size(), TicketLine.LET, "paper", after.size());
+        note(before.across() != after.across(), TicketLine.LET, after.across() ? "across" : "upright");
     }
 
     private void controls(Listing listing, NarrowBy before, NarrowBy after) {
         String label = label(listing.table(), listing.show(), after.field());
-        note(!before.startingWith(after.start()).equals(after), Line.LET, "control", label);
-        note(!before.start().equals(after.start()), Line.LET, after.start().isOpen() ? "no-start" : "start", label);
+        note(!before.startingWith(after.start()).equals(after), TicketLine.LET, "control", label);
+        note(!before.start().equals(after.start()), TicketLine.LET, after.start().isOpen() ? "no-start" : "start", label);
     }
 
     private void order(Listing before, Listing after) {
-        note(!before.order().equals(after.order()), Line.ORDER, after.order().isEmpty() ? "as-added" : "by",
+        note(!before.order().equals(after.order()), TicketLine.ORDER, after.order().isEmpty() ? "as-added" : "by",
                 labels(after, after.order().stream().map(SortBy::field).toList()));
-        note(before.ordering().pageSize() != after.ordering().pageSize(), Line.ORDER, "page-size",
+        note(before.ordering().pageSize() != after.ordering().pageSize(), TicketLine.ORDER, "page-size",
                 after.ordering().pageSize());
-        note(before.ordering().choice() != after.ordering().choice(), Line.ORDER,
+        note(before.ordering().choice() != after.ordering().choice(), TicketLine.ORDER,
                 after.ordering().choice() ? "choice" : "no-choice");
-        note(before.ordering().more() != after.ordering().more(), Line.ORDER, after.ordering().more() ? "more" : "pages");
-        note(before.ordering().limit() != after.ordering().limit(), Line.ORDER,
+        note(before.ordering().more() != after.ordering().more(), TicketLine.ORDER, after.ordering().more() ? "more" : "pages");
+        note(before.ordering().limit() != after.ordering().limit(), TicketLine.ORDER,
                 after.ordering().limit() == 0 ? "no-limit" : "limit", after.ordering().limit());
     }
 
     private void changing(Listing before, Listing after) {
-        note(before.changing().add() != after.changing().add(), Line.CHANGE, after.changing().add() ? "add" : "no-add");
-        note(before.changing().change() != after.changing().change(), Line.CHANGE,
+        note(before.changing().add() != after.changing().add(), TicketLine.CHANGE, after.changing().add() ? "add" : "no-add");
+        note(before.changing().change() != after.changing().change(), TicketLine.CHANGE,
                 after.changing().change() ? "change" : "no-change");
-        note(before.changing().remove() != after.changing().remove(), Line.CHANGE,
+        note(before.changing().remove() != after.changing().remove(), TicketLine.CHANGE,
                 after.changing().remove() ? "remove" : "no-remove");
-        note(!before.changing().fields().equals(after.changing().fields()), Line.CHANGE,
+        note(!before.changing().fields().equals(after.changing().fields()), TicketLine.CHANGE,
                 after.changing().fields().isEmpty() ? "fields-shown" : "fields", labels(after, after.changing().fields()));
-        note(before.changing().inPlace() != after.changing().inPlace(), Line.CHANGE,
+        note(before.changing().inPlace() != after.changing().inPlace(), TicketLine.CHANGE,
                 after.changing().inPlace() ? "in-place" : "not-in-place");
-        note(before.changing().inSlip() != after.changing().inSlip(), Line.CHANGE,
+        note(before.changing().inSlip() != after.changing().inSlip(), TicketLine.CHANGE,
                 after.changing().inSlip() ? "in-slip" : "on-page");
-        note(before.changing().several() != after.changing().several(), Line.CHANGE,
+        note(before.changing().several() != after.changing().several(), TicketLine.CHANGE,
                 after.changing().several() ? "several" : "not-several");
         note(!before.changing().deeds().equals(after.changing().deeds())
-                || !before.changing().sending().equals(after.changing().sending()), Line.CHANGE, "buttons");
+                || !before.changing().sending().equals(after.changing().sending()), TicketLine.CHANGE, "buttons");
     }
 
     private void opening(Listing before, Listing after) {
-        note(before.opening().how() != after.opening().how(), Line.OPEN, "how", after.opening().how());
-        note(!before.opening().button().equals(after.opening().button()), Line.OPEN,
+        note(before.opening().how() != after.opening().how(), TicketLine.OPEN, "how", after.opening().how());
+        note(!before.opening().button().equals(after.opening().button()), TicketLine.OPEN,
                 after.opening().button().isEmpty() ? "no-button" : "button", after.opening().button());
-        note(!before.opening().fields().equals(after.opening().fields()), Line.OPEN,
+        note(!before.opening().fields().equals(after.opening().fields()), TicketLine.OPEN,
                 after.opening().fields().isEmpty() ? "as-shown" : "fields",
                 labels(after, after.opening().fields().stream().map(Shown::field).toList()));
-        note(!Objects.equals(before.opening().link(), after.opening().link()), Line.OPEN, "link",
+        note(!Objects.equals(before.opening().link(), after.opening().link()), TicketLine.OPEN, "link",
                 after.opening().link() == null ? "" : label(after.table(), after.show(), after.opening().link()));
     }
 
     private void dress(Listing before, Listing after) {
-        note(before.dress().density() != after.dress().density(), Line.DRESS, "density", after.dress().density());
-        note(before.dress().stripes() != after.dress().stripes(), Line.DRESS, "stripes", after.dress().stripes());
-        note(before.dress().rules() != after.dress().rules(), Line.DRESS, "rules", after.dress().rules());
-        note(!before.dress().marks().equals(after.dress().marks()), Line.DRESS,
+        note(before.dress().density() != after.dress().density(), TicketLine.DRESS, "density", after.dress().density());
+        note(before.dress().stripes() != after.dress().stripes(), TicketLine.DRESS, "stripes", after.dress().stripes());
+        note(before.dress().rules() != after.dress().rules(), TicketLine.DRESS, "rules", after.dress().rules());
+        note(!before.dress().marks().equals(after.dress().marks()), TicketLine.DRESS,
                 after.dress().marks().isEmpty() ? "no-marks" : "marks", after.dress().marks().size());
-        note(!before.dress().title().equals(after.dress().title()), Line.DRESS, "title", after.dress().title());
-        note(!before.dress().lead().equals(after.dress().lead()), Line.DRESS, "lead");
-        note(!before.dress().nothing().equals(after.dress().nothing()), Line.DRESS, "nothing");
+        note(!before.dress().title().equals(after.dress().title()), TicketLine.DRESS, "title", after.dress().title());
+        note(!before.dress().lead().equals(after.dress().lead()), TicketLine.DRESS, "lead");
+        note(!before.dress().nothing().equals(after.dress().nothing()), TicketLine.DRESS, "nothing");
     }
 
-    private void note(boolean differs, Line line, String code, Object... details) {
+    private void note(boolean differs, TicketLine line, String code, Object... details) {
         if (differs) {
             found.add(Difference.of(line, code, details));
         }

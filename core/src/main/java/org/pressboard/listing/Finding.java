@@ -18,12 +18,12 @@ import org.pressboard.value.FieldKey;
  * @param by       the controls of the narrowed fields, of those for which there is something to say
  */
 public record Finding(List<FieldKey> search, String hint, List<FieldKey> narrow, boolean unsorted, List<NarrowBy> by,
-                      Form form, String words) {
+                      SearchForm form, String words) {
 
     public static final int LONGEST_HINT = 60;
 
     /** Where people say what they look for. */
-    public enum Form {
+    public enum SearchForm {
         /** In a bar over the rows, which follow at once. */
         BAR,
         /** In a form with a box for each field, whose rows come when it is sent. */
@@ -41,12 +41,12 @@ public record Finding(List<FieldKey> search, String hint, List<FieldKey> narrow,
         hint = Objects.requireNonNullElse(hint, "");
         narrow = List.copyOf(narrow);
         by = by == null ? List.of() : by.stream().filter(each -> !each.isUsual()).toList();
-        form = Objects.requireNonNullElse(form, Form.BAR);
+        form = Objects.requireNonNullElse(form, SearchForm.BAR);
         words = search.isEmpty() || form.isOfBoxes() ? "" : Objects.requireNonNullElse(words, "").strip();
     }
 
     public static Finding by(List<FieldKey> search, List<FieldKey> narrow) {
-        return new Finding(search, "", narrow, false, List.of(), Form.BAR, "");
+        return new Finding(search, "", narrow, false, List.of(), SearchForm.BAR, "");
     }
 
     /** By which control a field is narrowed. */
@@ -86,7 +86,7 @@ public record Finding(List<FieldKey> search, String hint, List<FieldKey> narrow,
         return new Finding(search, hint, narrow, unsorted, by, form, searched);
     }
 
-    public Finding in(Form other) {
+    public Finding in(SearchForm other) {
         return new Finding(search, hint, narrow, unsorted, by, other, words);
     }
 

@@ -19,10 +19,10 @@ import org.pressboard.value.FieldKey;
  * @param distribution whether over a range is shown how its values are distributed
  * @param start  what it is narrowed to before anybody says otherwise; open: nothing
  */
-public record NarrowBy(FieldKey field, Way way, boolean one, boolean distribution, Narrowing start) {
+public record NarrowBy(FieldKey field, ControlKind way, boolean one, boolean distribution, Narrowing start) {
 
     /** The controls there are. */
-    public enum Way {
+    public enum ControlKind {
         /** As most would for that kind of field. */
         USUAL,
         /** The values in a box that opens. */
@@ -44,16 +44,16 @@ public record NarrowBy(FieldKey field, Way way, boolean one, boolean distributio
     }
 
     public NarrowBy {
-        way = Objects.requireNonNullElse(way, Way.USUAL);
+        way = Objects.requireNonNullElse(way, ControlKind.USUAL);
         start = Objects.requireNonNullElse(start, Narrowing.OPEN);
     }
 
     /** As most would. */
     public static NarrowBy usual(FieldKey field) {
-        return new NarrowBy(field, Way.USUAL, false, false, Narrowing.OPEN);
+        return new NarrowBy(field, ControlKind.USUAL, false, false, Narrowing.OPEN);
     }
 
-    public NarrowBy by(Way other, boolean onlyOne, boolean withDistribution) {
+    public NarrowBy by(ControlKind other, boolean onlyOne, boolean withDistribution) {
         return new NarrowBy(field, other, onlyOne, withDistribution, start);
     }
 
@@ -66,27 +66,27 @@ public record NarrowBy(FieldKey field, Way way, boolean one, boolean distributio
     }
 
     /** The control for a field of that kind: the one chosen where it fits, else the usual. */
-    public Way wayFor(FieldType type) {
-        Set<Way> offered = offered(type);
+    public ControlKind wayFor(FieldType type) {
+        Set<ControlKind> offered = offered(type);
         return offered.contains(way) || offered.isEmpty() ? way : usualOf(type);
     }
 
-    private static Way usualOf(FieldType type) {
+    private static ControlKind usualOf(FieldType type) {
         return offered(type).iterator().next();
     }
 
-    /** The controls that make sense for a kind of field, in the order of {@link Way}; none where there is none. */
-    public static Set<Way> offered(FieldType type) {
+    /** The controls that make sense for a kind of field, in the order of {@link ControlKind}; none where there is none. */
+    public static Set<ControlKind> offered(FieldType type) {
         return switch (type) {
-            case Chosen chosen -> EnumSet.of(Way.MENU, Way.TAGS);
-            case FieldType.YesNo yesNo -> EnumSet.of(Way.MENU, Way.TAGS);
-            case Referring referring -> EnumSet.of(Way.MENU, Way.CONTAINS, Way.BEGINS);
-            case Numeric numeric -> EnumSet.of(Way.RANGE, Way.AT_LEAST, Way.AT_MOST, Way.IS);
-            case Temporal temporal -> EnumSet.of(Way.RANGE, Way.AT_LEAST, Way.AT_MOST, Way.IS);
-            case Textual.LongText lengthy -> EnumSet.of(Way.CONTAINS);
-            case Textual.FormattedText lengthy -> EnumSet.of(Way.CONTAINS);
-            case Textual textual -> EnumSet.of(Way.CONTAINS, Way.BEGINS, Way.LETTERS, Way.IS);
-            case Attached attached -> EnumSet.noneOf(Way.class);
+            case Chosen chosen -> EnumSet.of(ControlKind.MENU, ControlKind.TAGS);
+            case FieldType.YesNo yesNo -> EnumSet.of(ControlKind.MENU, ControlKind.TAGS);
+            case Referring referring -> EnumSet.of(ControlKind.MENU, ControlKind.CONTAINS, ControlKind.BEGINS);
+            case Numeric numeric -> EnumSet.of(ControlKind.RANGE, ControlKind.AT_LEAST, ControlKind.AT_MOST, ControlKind.IS);
+            case Temporal temporal -> EnumSet.of(ControlKind.RANGE, ControlKind.AT_LEAST, ControlKind.AT_MOST, ControlKind.IS);
+            case Textual.LongText lengthy -> EnumSet.of(ControlKind.CONTAINS);
+            case Textual.FormattedText lengthy -> EnumSet.of(ControlKind.CONTAINS);
+            case Textual textual -> EnumSet.of(ControlKind.CONTAINS, ControlKind.BEGINS, ControlKind.LETTERS, ControlKind.IS);
+            case Attached attached -> EnumSet.noneOf(ControlKind.class);
         };
     }
 

@@ -7,7 +7,7 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.pressboard.condition.Cases;
 import org.pressboard.condition.Condition;
-import org.pressboard.edition.Difference.Line;
+import org.pressboard.edition.Difference.TicketLine;
 import org.pressboard.listing.Dress;
 import org.pressboard.listing.Layout.LayoutKind;
 import org.pressboard.listing.Listing;
@@ -48,11 +48,11 @@ class DifferencesTest {
                 .changing(Cases.USE, shown -> shown.labelled("Good for"))
                 .changing(Cases.SUGAR, shown -> shown.with(Format.USUAL.withDigits(2)));
         assertThat(of(APPLES.with(show).with(APPLES.find()))).containsExactly(
-                Difference.of(Line.SHOW, "layout", LayoutKind.CARDS), Difference.of(Line.SHOW, "added", "Notes"),
-                Difference.of(Line.SHOW, "hid", "Keeper"), Difference.of(Line.SHOW, "label", "Use", "Good for"),
-                Difference.of(Line.SHOW, "look", "Sugar"), Difference.of(Line.LET, "search", "Name, Good for"));
+                Difference.of(TicketLine.SHOW, "layout", LayoutKind.CARDS), Difference.of(TicketLine.SHOW, "added", "Notes"),
+                Difference.of(TicketLine.SHOW, "hid", "Keeper"), Difference.of(TicketLine.SHOW, "label", "Use", "Good for"),
+                Difference.of(TicketLine.SHOW, "look", "Sugar"), Difference.of(TicketLine.LET, "search", "Name, Good for"));
         assertThat(of(APPLES.with(APPLES.show().ordered(List.of(Cases.USE))))).containsExactly(
-                Difference.of(Line.SHOW, "order", "Use, Name, Keeper, Weeks, Sugar, Rare, Planted, Seen"));
+                Difference.of(TicketLine.SHOW, "order", "Use, Name, Keeper, Weeks, Sugar, Rare, Planted, Seen"));
     }
 
     @Test
@@ -62,35 +62,35 @@ class DifferencesTest {
                 .with(APPLES.ordering().ordered(List.of(SortBy.down(Cases.WEEKS))).paged(50).limitedTo(3))
                 .with(APPLES.dress().with(Dress.Stripes.MOSS).titled("Kept well")).takenAwayAs(Set.of(TakeAway.CSV));
         assertThat(of(other)).containsExactly(
-                Difference.of(Line.KEEP, "rows", new Difference.Kept(Cases.TABLE.key(), rare)),
-                Difference.of(Line.LET, "hint", "Which?"), Difference.of(Line.LET, "no-narrowing", ""),
-                Difference.of(Line.LET, "unsorted"), Difference.of(Line.LET, "take-away", "CSV"),
-                Difference.of(Line.ORDER, "by", "Weeks"), Difference.of(Line.ORDER, "page-size", 50),
-                Difference.of(Line.ORDER, "limit", 3), Difference.of(Line.DRESS, "stripes", Dress.Stripes.MOSS),
-                Difference.of(Line.DRESS, "title", "Kept well"));
+                Difference.of(TicketLine.KEEP, "rows", new Difference.Kept(Cases.TABLE.key(), rare)),
+                Difference.of(TicketLine.LET, "hint", "Which?"), Difference.of(TicketLine.LET, "no-narrowing", ""),
+                Difference.of(TicketLine.LET, "unsorted"), Difference.of(TicketLine.LET, "take-away", "CSV"),
+                Difference.of(TicketLine.ORDER, "by", "Weeks"), Difference.of(TicketLine.ORDER, "page-size", 50),
+                Difference.of(TicketLine.ORDER, "limit", 3), Difference.of(TicketLine.DRESS, "stripes", Dress.Stripes.MOSS),
+                Difference.of(TicketLine.DRESS, "title", "Kept well"));
     }
 
     @Test
     void controlsFormsAndMarksAreTold() {
         Narrowing cider = Narrowing.toValues(List.of(Value.of("Cider")));
-        Listing other = APPLES.with(APPLES.find().changing(Cases.USE, control -> control.by(NarrowBy.Way.TAGS, true, false)
-                        .startingWith(cider)).in(Finding.Form.BOXES))
+        Listing other = APPLES.with(APPLES.find().changing(Cases.USE, control -> control.by(NarrowBy.ControlKind.TAGS, true, false)
+                        .startingWith(cider)).in(Finding.SearchForm.BOXES))
                 .with(APPLES.ordering().choosing(true).adding(true)).with(APPLES.dress().marking(List.of(
                         new Mark(Condition.isEmpty(Cases.RARE), Mark.Style.MUTED, Mark.Colour.MOSS))));
-        assertThat(of(other)).containsExactly(Difference.of(Line.LET, "control", "Use"),
-                Difference.of(Line.LET, "start", "Use"), Difference.of(Line.LET, "form", Finding.Form.BOXES),
-                Difference.of(Line.ORDER, "choice"), Difference.of(Line.ORDER, "more"),
-                Difference.of(Line.DRESS, "marks", 1));
+        assertThat(of(other)).containsExactly(Difference.of(TicketLine.LET, "control", "Use"),
+                Difference.of(TicketLine.LET, "start", "Use"), Difference.of(TicketLine.LET, "form", Finding.SearchForm.BOXES),
+                Difference.of(TicketLine.ORDER, "choice"), Difference.of(TicketLine.ORDER, "more"),
+                Difference.of(TicketLine.DRESS, "marks", 1));
     }
 
     @Test
     void listingsThatComeAndGoAreToldAndThePageItself() {
         Listing second = Listing.plain(new ListingKey("second"), Cases.TABLE.key(), List.of(Cases.NAME));
         assertThat(between(PAGE.titled("Pears").leading("All of them").listed(false).with(List.of(second)))).containsExactly(
-                Difference.of(Line.PAGE, "title", "Pears"), Difference.of(Line.PAGE, "lead"),
-                Difference.of(Line.PAGE, "unlisted"), Difference.of(Line.PAGE, "added", "Apples"),
-                Difference.of(Line.PAGE, "removed", "Apples"));
+                Difference.of(TicketLine.PAGE, "title", "Pears"), Difference.of(TicketLine.PAGE, "lead"),
+                Difference.of(TicketLine.PAGE, "unlisted"), Difference.of(TicketLine.PAGE, "added", "Apples"),
+                Difference.of(TicketLine.PAGE, "removed", "Apples"));
         assertThat(Differences.between(PAGE.with(List.of(APPLES, second)), PAGE.with(List.of(second, APPLES)), Tables.NONE))
-                .containsExactly(Difference.of(Line.PAGE, "order"));
+                .containsExactly(Difference.of(TicketLine.PAGE, "order"));
     }
 }

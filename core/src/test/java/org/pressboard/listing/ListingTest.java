@@ -121,11 +121,11 @@ class ListingTest {
 
     @Test
     void aControlThatDoesNotFitTheKindIsTheUsualOne() {
-        NarrowBy tags = NarrowBy.usual(TREE).by(NarrowBy.Way.TAGS, true, true);
-        assertThat(tags.wayFor(new FieldType.YesNo())).isEqualTo(NarrowBy.Way.TAGS);
-        assertThat(tags.wayFor(new Numeric.WholeNumber(true))).isEqualTo(NarrowBy.Way.RANGE);
-        assertThat(NarrowBy.usual(TREE).wayFor(new Textual.Text())).isEqualTo(NarrowBy.Way.CONTAINS);
-        assertThat(NarrowBy.offered(new Textual.LongText())).isEqualTo(EnumSet.of(NarrowBy.Way.CONTAINS));
+        NarrowBy tags = NarrowBy.usual(TREE).by(NarrowBy.ControlKind.TAGS, true, true);
+        assertThat(tags.wayFor(new FieldType.YesNo())).isEqualTo(NarrowBy.ControlKind.TAGS);
+        assertThat(tags.wayFor(new Numeric.WholeNumber(true))).isEqualTo(NarrowBy.ControlKind.RANGE);
+        assertThat(NarrowBy.usual(TREE).wayFor(new Textual.Text())).isEqualTo(NarrowBy.ControlKind.CONTAINS);
+        assertThat(NarrowBy.offered(new Textual.LongText())).isEqualTo(EnumSet.of(NarrowBy.ControlKind.CONTAINS));
         Finding find = Finding.by(List.of(), List.of(TREE)).changing(TREE, each -> tags);
         assertThat(find.controls()).containsExactly(tags);
         assertThat(find.changing(TREE, each -> NarrowBy.usual(TREE)).by()).isEmpty();

@@ -242,7 +242,7 @@ class StateAddressTest {
         assertThat(address.write(start.withSearch("tart"))).isEqualTo("?q=tart");
         assertThat(read(started, "q", "").state()).isEqualTo(start.cleared());
         // a form with a box for each field has none for such words
-        assertThat(RequestState.startOf(started.with(started.find().in(Finding.Form.BOXES))).search()).isEmpty();
+        assertThat(RequestState.startOf(started.with(started.find().in(Finding.SearchForm.BOXES))).search()).isEmpty();
     }
 
     @Test

@@ -31,7 +31,7 @@ public class AllRows {
     }
 
     /** Rows on their way out; closed behind the last. */
-    public interface Form extends AutoCloseable {
+    public interface Writing extends AutoCloseable {
 
         void row(Row row) throws IOException;
 
@@ -42,13 +42,13 @@ public class AllRows {
     /** Begins a form. */
     public interface Beginning {
 
-        Form onto(OutputStream out) throws IOException;
+        Writing onto(OutputStream out) throws IOException;
     }
 
     /**
      * Reads them all; whoever takes them may take their time.
      *
-     * @throws org.pressboard.rows.Busy when there is no turn to be had, or no room
+     * @throws org.pressboard.turn.Busy when there is no turn to be had, or no room
      * @throws Carrying.Left            when nobody waits for them any more
      */
     public Spool read(RowQuery query, Locale language, Carrying carrying, Beginning beginning) throws IOException {
@@ -59,7 +59,7 @@ public class AllRows {
         takenAway.read(query, () -> {
             TableSql table = TableSql.underLock(query, language);
             Picking picking = Picking.whole(table, query.show());
-            try (Form form = beginning.onto(out); Cursor<? extends Record> rows = sql.select(picking.columns())
+            try (Writing form = beginning.onto(out); Cursor<? extends Record> rows = sql.select(picking.columns())
                     .from(table.asTable()).where(table.condition(query.condition()))
                     .orderBy(table.order(query.order(), query.isLastDescending())).fetchSize(BATCH).fetchLazy();
                     RowWriter handing = new RowWriter(form)) {

@@ -48,7 +48,7 @@ public class CsvOut {
      * Reads them all, as fast as the database gives them; whoever takes them may take their time.
      *
      * @param cells whether texts that a spreadsheet would take for formulas are made harmless
-     * @throws org.pressboard.rows.Busy when there is no turn to be had, or no room
+     * @throws org.pressboard.turn.Busy when there is no turn to be had, or no room
      * @throws Carrying.Left            when nobody waits for them any more
      */
     public Spool read(RowQuery query, Locale language, SpreadsheetCells cells, Carrying carrying) throws IOException {

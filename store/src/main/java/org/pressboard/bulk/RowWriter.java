@@ -25,11 +25,11 @@ final class RowWriter implements AutoCloseable {
     private final CompletableFuture<Void> written;
     private List<Row> next = new ArrayList<>(AT_ONCE);
 
-    RowWriter(AllRows.Form form) {
+    RowWriter(AllRows.Writing form) {
         written = CompletableFuture.runAsync(() -> write(form), task -> Thread.ofVirtual().name("take-away").start(task));
     }
 
-    private void write(AllRows.Form form) {
+    private void write(AllRows.Writing form) {
         try {
             for (List<Row> rows = waiting.take(); rows != END; rows = waiting.take()) {
                 for (Row row : rows) {

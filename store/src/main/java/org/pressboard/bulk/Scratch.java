@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.Stream;
 import org.pressboard.memory.Budget;
-import org.pressboard.rows.Busy;
+import org.pressboard.turn.Busy;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 

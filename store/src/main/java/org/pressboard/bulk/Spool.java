@@ -12,7 +12,7 @@ import java.time.Duration;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.memory.Budget;
-import org.pressboard.rows.Turns;
+import org.pressboard.turn.Turns;
 
 /**
  * What has been read from the database and waits for somebody to take it, however slowly: a little in memory, more in a
@@ -44,7 +44,7 @@ public final class Spool extends OutputStream {
     /**
      * One that is written when it is its turn. Nothing of it stays when that fails.
      *
-     * @throws org.pressboard.rows.Busy when there is no turn to be had, or no room
+     * @throws org.pressboard.turn.Busy when there is no turn to be had, or no room
      */
     static Spool written(Scratch scratch, Turns turns, Consumer<OutputStream> writer) throws IOException {
         try {

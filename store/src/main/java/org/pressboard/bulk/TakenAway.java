@@ -6,8 +6,8 @@ import java.util.function.Consumer;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.pressboard.listing.RowQuery;
-import org.pressboard.rows.Turns;
-import org.pressboard.rows.VisitorScope;
+import org.pressboard.turn.Turns;
+import org.pressboard.scope.VisitorScope;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -38,7 +38,7 @@ class TakenAway {
     /**
      * Rows that are written when it is their turn.
      *
-     * @throws org.pressboard.rows.Busy when there is no turn to be had, or no room
+     * @throws org.pressboard.turn.Busy when there is no turn to be had, or no room
      */
     Spool spooled(Carrying carrying, Consumer<OutputStream> writer) throws IOException {
         try {

@@ -39,14 +39,14 @@ public class XlsxOut {
      *
      * @param looks how each column looks, as far as a spreadsheet can show it
      * @throws ProblemsFound            when there are more rows than a sheet has room for
-     * @throws org.pressboard.rows.Busy when there is no turn to be had, or no room
+     * @throws org.pressboard.turn.Busy when there is no turn to be had, or no room
      * @throws Carrying.Left            when nobody waits for them any more
      */
     public Spool read(RowQuery query, Locale language, List<Shown> looks, Carrying carrying) throws IOException {
         return rows.read(query, language, carrying, out -> new Sheet(query, looks, language, out));
     }
 
-    private static final class Sheet implements AllRows.Form {
+    private static final class Sheet implements AllRows.Writing {
 
         private final Workbook book;
         private final Worksheet sheet;

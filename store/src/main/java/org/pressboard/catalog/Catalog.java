@@ -4,7 +4,6 @@ import jakarta.persistence.EntityManager;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -12,7 +11,6 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.change.ChangeFeed;
@@ -20,8 +18,6 @@ import org.pressboard.change.KeptByState;
 import org.pressboard.edition.Edition;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
-import org.pressboard.grant.Deciding;
-import org.pressboard.grant.Grant;
 import org.pressboard.grant.Grants;
 import org.pressboard.grant.Group;
 import org.pressboard.grant.GroupKey;
@@ -29,8 +25,6 @@ import org.pressboard.listing.ListingKey;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
@@ -43,9 +37,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 public class Catalog {
 
-    private static final Logger LOG = LoggerFactory.getLogger(Catalog.class);
-
     private final EntityManager entities;
+    private final SiteReader reader;
     private final PageAddresses addresses;
     private final ChangeFeed changes;
     private final TransactionTemplate reading;
@@ -53,10 +46,11 @@ public class Catalog {
     private final KeptByState<Optional<PageKey>, PublishedSite> published;
     private final ListingKeys listingKeys;
 
-    Catalog(EntityManager entities, PageAddresses addresses, ChangeFeed changes,
+    Catalog(EntityManager entities, SiteReader reader, PageAddresses addresses, ChangeFeed changes,
             ListingKeys listingKeys, PlatformTransactionManager transactions) {
         this.listingKeys = listingKeys;
         this.entities = entities;
+        this.reader = reader;
         this.addresses = addresses;
         this.changes = changes;
         this.reading = new TransactionTemplate(transactions);
@@ -72,74 +66,18 @@ public class Catalog {
     /** The same but for a page that is tried out, published or not: it is as it is drafted. {@code null}: none is. */
     public PublishedSite published(@Nullable PageKey tried) {
         return published.get(changes.catalogRevision(), Optional.ofNullable(tried), changes::catalogRevisionSeen,
-                () -> readSite(tried == null ? editions() : editionsWithDraft(tried)));
+                () -> reader.site(tried));
     }
 
     /** The same as the caller's transaction sees it. */
     @Transactional(readOnly = true)
     public PublishedSite publishedNow() {
-        return readSite(editions());
-    }
-
-    /** The shown edition of each published page, by its address; empty: a later release has written it. */
-    private Map<PageKey, Optional<Edition>> editions() {
-        Map<PageKey, Optional<Edition>> editions = new LinkedHashMap<>();
-        entities.createQuery("""
-                select e from PageEntity p join EditionEntity e on e.id.pageKey = p.key and e.id.number = p.edition
-                where p.removedAt is null order by p.position, p.key""", EditionEntity.class).getResultStream()
-                .forEach(each -> editions.put(new PageKey(each.pageKey()), readable(each::toEdition)));
-        return editions;
-    }
-
-    private Map<PageKey, Optional<Edition>> editionsWithDraft(PageKey tried) {
-        Map<PageKey, Optional<Edition>> shown = editions();
-        Map<PageKey, Optional<Edition>> editions = new LinkedHashMap<>();
-        pageEntities().forEach(page -> {
-            PageKey key = page.pageKey();
-            if (key.equals(tried)) {
-                editions.put(key, readable(() -> new Edition(0, page.draft(), Instant.now(), 0)));
-            } else if (shown.containsKey(key)) {
-                editions.put(key, shown.get(key));
-            }
-        });
-        return editions;
-    }
-
-    /** What this release can read; a later one, which others run already, may have written what it cannot. */
-    private static <T> Optional<T> readable(Supplier<T> read) {
-        try {
-            return Optional.of(read.get());
-        } catch (NewerForm newer) {
-            LOG.warn("Left out: {}", newer.getMessage());
-            return Optional.empty();
-        }
-    }
-
-    private PublishedSite readSite(Map<PageKey, Optional<Edition>> shown) {
-        Tables tables = tables();
-        List<Edition> editions = shown.values().stream().flatMap(Optional::stream).map(edition -> without(edition, tables))
-                .filter(edition -> !edition.page().isEmpty()).toList();
-        Set<PageKey> newer = shown.keySet().stream().filter(key -> shown.get(key).isEmpty()).collect(Collectors.toSet());
-        Map<TableKey, List<Grant>> grants = new HashMap<>();
-        entities.createQuery("from GrantEntity order by id", GrantEntity.class).getResultStream()
-                .forEach(grant -> readable(grant::toGrant).ifPresent(read -> grants.computeIfAbsent(new TableKey(grant.tableKey()),
-                        key -> new ArrayList<>()).add(read)));
-        List<Group> groups = groups();
-        Deciding deciding = Deciding.of(tables, groups);
-        Map<TableKey, Grants> byTable = new HashMap<>();
-        grants.forEach((key, all) -> tables.find(key)
-                .ifPresent(table -> byTable.put(key, new Grants(all).of(tables, table, deciding))));
-        return new PublishedSite(site(), editions, newer, tables, byTable, groups, addresses.former());
-    }
-
-    /** Listings of tables that are in the bin are not shown, until the table is put back. */
-    private static Edition without(Edition edition, Tables tables) {
-        return edition.of(edition.page().among(tables));
+        return reader.site(null);
     }
 
     @Transactional(readOnly = true)
     public Site site() {
-        return entities.find(SiteEntity.class, SiteEntity.ONLY).toSite();
+        return reader.settings();
     }
 
     /** The address under which the site was first signed in to; empty before. */
@@ -163,8 +101,7 @@ public class Catalog {
     /** The groups of members, in their order. */
     @Transactional(readOnly = true)
     public List<Group> groups() {
-        return entities.createQuery("from GroupEntity order by position, key", GroupEntity.class).getResultStream()
-                .flatMap(group -> readable(group::toGroup).stream()).toList();
+        return reader.groups();
     }
 
     /** Keeps a group, a new one behind all others. */
@@ -189,8 +126,7 @@ public class Catalog {
     /** All tables but those in the bin, as they hang together. */
     @Transactional(readOnly = true)
     public Tables tables() {
-        return Tables.of(entities.createQuery("from TableEntity where removedAt is null order by label, key",
-                TableEntity.class).getResultStream().flatMap(each -> readable(each::toTable).stream()).toList());
+        return reader.tables();
     }
 
     @Transactional(readOnly = true)
@@ -285,16 +221,10 @@ public class Catalog {
         Map<String, List<EditionEntity>> editions = entities.createQuery("from EditionEntity order by id.number desc",
                 EditionEntity.class).getResultStream().collect(Collectors.groupingBy(EditionEntity::pageKey));
         Map<PageKey, DraftedPage> pages = new LinkedHashMap<>();
-        pageEntities().forEach(page -> readable(() -> new DraftedPage(page.draft(), editions.getOrDefault(page.pageKey().name(),
+        reader.pages().forEach(page -> KeptForm.readable(() -> new DraftedPage(page.draft(), editions.getOrDefault(page.pageKey().name(),
                 List.of()).stream().map(EditionEntity::toEdition).toList(), page.edition()))
                 .ifPresent(read -> pages.put(read.draft().key(), read)));
         return pages;
-    }
-
-    /** All pages but those in the bin. */
-    private List<PageEntity> pageEntities() {
-        return entities.createQuery("from PageEntity where removedAt is null order by position, key", PageEntity.class)
-                .getResultList();
     }
 
     @Transactional(readOnly = true)
@@ -315,7 +245,7 @@ public class Catalog {
     /** All drafts alone, in the order of the menu. */
     @Transactional(readOnly = true)
     public List<Page> drafts() {
-        return pageEntities().stream().flatMap(page -> readable(page::draft).stream()).toList();
+        return reader.pages().stream().flatMap(page -> KeptForm.readable(page::draft).stream()).toList();
     }
 
     DraftedPage drafted(PageEntity page) {
@@ -395,7 +325,7 @@ public class Catalog {
     /** Puts the pages into this order, which is that of the menu; what is not named comes behind, as it was. */
     @Transactional
     public void order(List<PageKey> pages) {
-        List<PageEntity> all = new ArrayList<>(pageEntities());
+        List<PageEntity> all = new ArrayList<>(reader.pages());
         all.sort(Comparator.comparingInt(page -> pages.contains(page.draft().key()) ? pages.indexOf(page.draft().key())
                 : pages.size()));
         for (int at = 0; at < all.size(); at++) {

@@ -3,11 +3,15 @@ package org.pressboard.catalog;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import org.pressboard.condition.Condition;
 import org.pressboard.edition.Page;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -25,6 +29,7 @@ public final class KeptForm<T> {
     static final KeptForm<Condition> CONDITION = of("condition", Condition.class);
     public static final KeptForm<Field> FIELD = of("field", Field.class);
 
+    private static final Logger LOG = LoggerFactory.getLogger(KeptForm.class);
     private static final JsonMapper JSON = new JsonMapper();
     private static final String VERSION = "version";
 
@@ -65,6 +70,16 @@ public final class KeptForm<T> {
      */
     public T read(String json) {
         return read.get(json, this::parsed);
+    }
+
+    /** What this release can read; a later one, which others run already, may have written what it cannot. */
+    static <T> Optional<T> readable(Supplier<T> read) {
+        try {
+            return Optional.of(read.get());
+        } catch (NewerForm newer) {
+            LOG.warn("Left out: {}", newer.getMessage());
+            return Optional.empty();
+        }
     }
 
     private T parsed(String json) {

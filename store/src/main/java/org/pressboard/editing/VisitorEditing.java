@@ -25,7 +25,7 @@ import org.pressboard.history.Author;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.rows.VisitorScope;
+import org.pressboard.scope.VisitorScope;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;

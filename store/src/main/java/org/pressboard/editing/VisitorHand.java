@@ -21,7 +21,7 @@ import org.pressboard.grant.Verb;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.rows.VisitorScope;
+import org.pressboard.scope.VisitorScope;
 import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;

@@ -14,6 +14,7 @@ import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.Listing;
+import org.pressboard.scope.VisitorScope;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Table;

@@ -61,7 +61,7 @@ class Bookmarks {
     }
 
     /** Says which way was gone to a page. After a long one, the order gets marks throughout. */
-    void gone(Way way, RowQuery query, Locale language, Marks marks) {
+    void gone(Route way, RowQuery query, Locale language, Marks marks) {
         if (way.skip() > NEAR && !query.sought().comparesText()) {
             Order order = new Order(query.onPage(1), language);
             readFar.put(order, true);

@@ -27,6 +27,8 @@ import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Temporal;
+import org.pressboard.turn.Busy;
+import org.pressboard.turn.Turns;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Value;

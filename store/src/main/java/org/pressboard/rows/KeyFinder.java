@@ -17,11 +17,11 @@ final class KeyFinder {
     private final DSLContext sql;
     private final RowQuery query;
     private final TableSql table;
-    private final Way way;
+    private final Route way;
     private final List<Stretch> stretches;
     private final Condition condition;
 
-    KeyFinder(DSLContext sql, RowQuery query, TableSql table, Way way) {
+    KeyFinder(DSLContext sql, RowQuery query, TableSql table, Route way) {
         this.sql = sql;
         this.query = query;
         this.table = table;

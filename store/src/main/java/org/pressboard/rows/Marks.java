@@ -48,24 +48,24 @@ final class Marks {
      *
      * @param total how many rows there are, where that is known; there are more than the offset
      */
-    Way to(long offset, int size, @Nullable Long total) {
-        Way best = Way.fromStart(offset, size);
+    Route to(long offset, int size, @Nullable Long total) {
+        Route best = Route.fromStart(offset, size);
         Map.Entry<Long, Anchor> before = byPlace.floorEntry(offset);
         if (before != null) {
-            best = new Way(before.getValue(), false, offset - before.getKey(), size + 1);
+            best = new Route(before.getValue(), false, offset - before.getKey(), size + 1);
         }
         Map.Entry<Long, Anchor> behind = byPlace.ceilingEntry(offset + size + 1);
         if (behind != null) {
-            best = shorter(best, new Way(behind.getValue(), true, behind.getKey() - 1 - offset - size, size));
+            best = shorter(best, new Route(behind.getValue(), true, behind.getKey() - 1 - offset - size, size));
         }
         if (total != null) {
             long left = total - offset;
-            best = shorter(best, new Way(null, true, Math.max(0, left - size), (int) Math.min(size, left)));
+            best = shorter(best, new Route(null, true, Math.max(0, left - size), (int) Math.min(size, left)));
         }
         return best;
     }
 
-    private static Way shorter(Way one, Way other) {
+    private static Route shorter(Route one, Route other) {
         return other.skip() < one.skip() ? other : one;
     }
 }

@@ -27,6 +27,8 @@ import org.pressboard.listing.Total;
 import org.pressboard.sql.Canceled;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.TableKey;
+import org.pressboard.turn.Busy;
+import org.pressboard.turn.Turns;
 import org.pressboard.value.FieldKey;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;

@@ -11,6 +11,7 @@ import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.SortBy;
+import org.pressboard.scope.VisitorScope;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;

@@ -20,6 +20,7 @@ import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.Total;
 import org.pressboard.memory.Budget;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.scope.VisitorScope;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
 import org.pressboard.table.Table;
@@ -187,14 +188,14 @@ public class Rows {
         RowQuery query = key.query;
         TableSql table = TableSql.of(query, key.language);
         if (!Stretch.canBeginAnywhere(query)) {
-            return new KeyFinder(sql, query, table, Way.fromStart(query.offset(), query.size())).find();
+            return new KeyFinder(sql, query, table, Route.fromStart(query.offset(), query.size())).find();
         }
         Long total = counts.known(query);
         if (total != null && total <= query.offset()) {
             return Keys.NONE;
         }
         Marks marks = bookmarks.of(key.revision, query, key.language);
-        Way way = marks.to(query.offset(), query.size(), total);
+        Route way = marks.to(query.offset(), query.size(), total);
         Keys keys = new KeyFinder(sql, query, table, way).find();
         marks.put(query.offset(), keys.page());
         bookmarks.gone(way, query, key.language, marks);

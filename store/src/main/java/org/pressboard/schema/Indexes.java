@@ -44,7 +44,7 @@ import org.springframework.stereotype.Component;
 public class Indexes implements DisposableBean {
 
     private static final Logger LOG = LoggerFactory.getLogger(Indexes.class);
-    private static final long TURN = 0x70726573736978L;
+    static final long TURN = 0x70726573736978L;
     private static final Duration LONGEST_WAIT = Duration.ofSeconds(20);
     private static final Duration BETWEEN_ASKING = Duration.ofMillis(100);
     private static final ThreadFactory THREADS = Thread.ofVirtual().name("indexes-", 0).factory();
@@ -116,7 +116,12 @@ public class Indexes implements DisposableBean {
      * @throws ProblemsFound when somebody else alters a table, and takes long over it
      */
     void giveWay() {
-        long end = System.nanoTime() + LONGEST_WAIT.toNanos();
+        giveWay(LONGEST_WAIT);
+    }
+
+    /** The same for as long as that at most. */
+    void giveWay(Duration longest) {
+        long end = System.nanoTime() + longest.toNanos();
         while (!isTrue(sql, "select pg_try_advisory_xact_lock({0})")) {
             if (System.nanoTime() > end) {
                 throw ProblemsFound.of("table.another-changes");

@@ -11,7 +11,7 @@ import org.jooq.Name;
 import org.jooq.QueryPart;
 import org.jooq.impl.DSL;
 import org.pressboard.grant.Verb;
-import org.pressboard.rows.VisitorScope;
+import org.pressboard.scope.VisitorScope;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;

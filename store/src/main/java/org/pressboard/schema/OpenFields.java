@@ -9,7 +9,7 @@ import org.jooq.DSLContext;
 import org.jooq.Name;
 import org.jooq.impl.DSL;
 import org.pressboard.grant.Ownership;
-import org.pressboard.rows.VisitorScope;
+import org.pressboard.scope.VisitorScope;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.Computed;
 import org.pressboard.table.Field;

@@ -12,7 +12,7 @@ import org.pressboard.grant.Deciding;
 import org.pressboard.grant.Grant;
 import org.pressboard.grant.Grants;
 import org.pressboard.grant.Verb;
-import org.pressboard.rows.VisitorScope;
+import org.pressboard.scope.VisitorScope;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;

@@ -9,7 +9,7 @@ import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.pressboard.memory.Budget;
-import org.pressboard.rows.Busy;
+import org.pressboard.turn.Busy;
 
 class ScratchTest {
 

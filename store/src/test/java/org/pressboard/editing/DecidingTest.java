@@ -27,7 +27,7 @@ import org.pressboard.grant.Visitor;
 import org.pressboard.history.Author;
 import org.pressboard.member.Members;
 import org.pressboard.problem.Problem;
-import org.pressboard.rows.VisitorScope;
+import org.pressboard.scope.VisitorScope;
 import org.pressboard.schema.TableChanges;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.Computed;

@@ -41,7 +41,7 @@ class BookmarksTest extends StoreTest {
         rows.page(near, ENGLISH);
         rows.page(far.onPage(1), ENGLISH);
         Eventually.holds(() -> marks(far).isThroughout());
-        Way way = marks(far).to(far.offset(), far.size(), null);
+        Route way = marks(far).to(far.offset(), far.size(), null);
         assertThat(way.skip()).isLessThan(1_000);
         assertThat(way.from()).isNotNull();
         assertThat(marks(near).isThroughout()).isFalse();

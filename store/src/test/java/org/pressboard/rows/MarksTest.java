@@ -12,31 +12,31 @@ class MarksTest {
 
     @Test
     void withoutMarksTheWayBeginsAtTheStart() {
-        assertThat(marks.to(250, 25, null)).isEqualTo(new Way(null, false, 250, 26));
+        assertThat(marks.to(250, 25, null)).isEqualTo(new Route(null, false, 250, 26));
     }
 
     @Test
     void theNextPageBeginsBehindTheLastRowOfThisOne() {
         marks.put(225, page(25));
-        assertThat(marks.to(250, 25, null)).isEqualTo(new Way(row(25), false, 0, 26));
-        assertThat(marks.to(300, 25, null)).isEqualTo(new Way(row(25), false, 50, 26));
+        assertThat(marks.to(250, 25, null)).isEqualTo(new Route(row(25), false, 0, 26));
+        assertThat(marks.to(300, 25, null)).isEqualTo(new Route(row(25), false, 50, 26));
     }
 
     @Test
     void thePageBeforeIsReadBackwardsFromTheFirstRowOfThisOne() {
         marks.put(250, page(25));
-        assertThat(marks.to(225, 25, null)).isEqualTo(new Way(row(1), true, 0, 25));
-        assertThat(marks.to(200, 25, null)).isEqualTo(new Way(row(1), true, 25, 25));
-        assertThat(marks.to(0, 25, null)).isEqualTo(new Way(null, false, 0, 26));
+        assertThat(marks.to(225, 25, null)).isEqualTo(new Route(row(1), true, 0, 25));
+        assertThat(marks.to(200, 25, null)).isEqualTo(new Route(row(1), true, 25, 25));
+        assertThat(marks.to(0, 25, null)).isEqualTo(new Route(null, false, 0, 26));
     }
 
     @Test
     void theLastPagesAreReadFromTheEnd() {
-        Way last = marks.to(1_000, 25, 1_010L);
-        assertThat(last).isEqualTo(new Way(null, true, 0, 10));
+        Route last = marks.to(1_000, 25, 1_010L);
+        assertThat(last).isEqualTo(new Route(null, true, 0, 10));
         assertThat(last.hasMore(10)).isFalse();
-        Way lastButOne = marks.to(975, 25, 1_010L);
-        assertThat(lastButOne).isEqualTo(new Way(null, true, 10, 25));
+        Route lastButOne = marks.to(975, 25, 1_010L);
+        assertThat(lastButOne).isEqualTo(new Route(null, true, 10, 25));
         assertThat(lastButOne.hasMore(25)).isTrue();
     }
 
@@ -46,7 +46,7 @@ class MarksTest {
             marks.put(10L * i, row(i));
         }
         marks.put(15, row(7));
-        assertThat(marks.to(15, 4, null)).isEqualTo(new Way(row(2), true, 0, 4));
+        assertThat(marks.to(15, 4, null)).isEqualTo(new Route(row(2), true, 0, 4));
         Marks ofTexts = new Marks();
         ofTexts.put(10, new Anchor(Value.of("long".repeat(100)), 1));
         assertThat(ofTexts.to(10, 3, null).from()).isNull();

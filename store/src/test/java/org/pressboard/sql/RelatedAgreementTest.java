@@ -16,7 +16,7 @@ import org.pressboard.grant.Grants;
 import org.pressboard.grant.Sight;
 import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
-import org.pressboard.rows.VisitorScope;
+import org.pressboard.scope.VisitorScope;
 import org.pressboard.schema.TableChanges;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;

@@ -242,11 +242,11 @@ class DemoPages {
     }
 
     private static NarrowBy tags(NarrowBy control) {
-        return control.by(NarrowBy.Way.TAGS, false, false);
+        return control.by(NarrowBy.ControlKind.TAGS, false, false);
     }
 
     private static NarrowBy distributed(NarrowBy control) {
-        return control.by(NarrowBy.Way.RANGE, false, true);
+        return control.by(NarrowBy.ControlKind.RANGE, false, true);
     }
 
     private static Condition is(String field, String text) {

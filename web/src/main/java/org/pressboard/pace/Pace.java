@@ -8,9 +8,9 @@ import java.time.Duration;
 import java.util.function.Supplier;
 import org.pressboard.network.Networks;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.rows.Busy;
+import org.pressboard.turn.Busy;
 import org.pressboard.rows.Mishap;
-import org.pressboard.rows.Turns;
+import org.pressboard.turn.Turns;
 import org.springframework.stereotype.Component;
 
 /**

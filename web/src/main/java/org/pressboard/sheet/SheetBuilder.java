@@ -109,7 +109,7 @@ final class SheetBuilder {
 
     /** Whether no rows are shown before somebody says what they look for. */
     static boolean isWaiting(Listing listing, RequestState state) {
-        return listing.find().form() == Finding.Form.BOXES_FIRST && !state.isNarrowed();
+        return listing.find().form() == Finding.SearchForm.BOXES_FIRST && !state.isNarrowed();
     }
 
     private String opens(Row row) {

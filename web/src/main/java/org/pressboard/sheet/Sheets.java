@@ -70,7 +70,7 @@ public class Sheets {
     /**
      * What the numbers of all rows that match come to, in words.
      *
-     * @throws org.pressboard.rows.Busy when that takes too long
+     * @throws org.pressboard.turn.Busy when that takes too long
      */
     public String total(Asking asking) {
         return totals(asking).addedUp();
@@ -100,7 +100,7 @@ public class Sheets {
      * The controls of some fields, with how many rows there are of what.
      *
      * @param fields their keys
-     * @throws org.pressboard.rows.Busy when that takes too long
+     * @throws org.pressboard.turn.Busy when that takes too long
      */
     public List<NarrowMenu> counted(Asking asking, Collection<String> fields) {
         Set<String> wanted = Set.copyOf(fields);

@@ -41,7 +41,7 @@ final class Totals {
                 ? Optional.of(said(field -> known.get(fields().indexOf(field)).orElseThrow())) : Optional.empty();
     }
 
-    /** @throws org.pressboard.rows.Busy when that takes too long */
+    /** @throws org.pressboard.turn.Busy when that takes too long */
     String addedUp() {
         return said(field -> counts.sum(asking.rowQuery(), field, asking.language()));
     }

@@ -8,7 +8,7 @@ import tools.jackson.databind.SequenceWriter;
 import tools.jackson.databind.json.JsonMapper;
 
 /** All rows as an array of JSON, each as {@link JsonRows} has it. */
-final class JsonForm implements AllRows.Form {
+final class JsonForm implements AllRows.Writing {
 
     private static final JsonMapper MAPPER = JsonMapper.shared();
 

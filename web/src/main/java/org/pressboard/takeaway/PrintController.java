@@ -14,7 +14,7 @@ import org.pressboard.files.Files;
 import org.pressboard.listing.TakeAway;
 import org.pressboard.log.Logged;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.rows.Turns;
+import org.pressboard.turn.Turns;
 import org.pressboard.pace.Pace;
 import org.pressboard.sheet.line.Printed;
 import org.pressboard.sheet.Sheets;

@@ -6,7 +6,7 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.pressboard.network.Networks;
-import org.pressboard.rows.Busy;
+import org.pressboard.turn.Busy;
 
 /**
  * Those who are carrying something away at the moment: so many at once, and few of one address, for what they carry
@@ -26,10 +26,10 @@ final class Readers {
      *
      * @throws Busy when there are too many
      */
-    Place enter(String address) {
+    Seat enter(String address) {
         String networkAddress = Networks.subscriber(address);
         int ofAddress = byAddress.merge(networkAddress, 1, Integer::sum);
-        Place place = new Place(networkAddress);
+        Seat place = new Seat(networkAddress);
         if (all.incrementAndGet() > AT_ONCE || ofAddress > OF_ONE_ADDRESS) {
             place.close();
             throw new Busy(COME_BACK_IN);
@@ -38,11 +38,11 @@ final class Readers {
     }
 
     /** The place of one reader. */
-    final class Place implements AutoCloseable {
+    final class Seat implements AutoCloseable {
 
         private final String networkAddress;
 
-        private Place(String networkAddress) {
+        private Seat(String networkAddress) {
             this.networkAddress = networkAddress;
         }
 

@@ -126,7 +126,7 @@ class TakeAwayController {
         String address = asking.visit().address();
         pace.spend(address, Pace.TAKE_AWAY);
         Carrying carrying = underWay.begin(Objects.requireNonNullElse(parameters.getFirst(WATCHED), ""));
-        try (Readers.Place place = readers.enter(address);
+        try (Readers.Seat place = readers.enter(address);
                 Spool rows = reading.of(asking.rowQuery(), carrying)) {
             response.setContentType(mediaType);
             response.setContentLengthLong(rows.size());

@@ -10,7 +10,7 @@ import org.apache.tomcat.util.http.InvalidParameterException;
 import org.pressboard.catalog.NewerForm;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.rows.Busy;
+import org.pressboard.turn.Busy;
 import org.pressboard.sql.Canceled;
 import org.pressboard.sql.NoRoom;
 import org.pressboard.stand.NotHonoured;

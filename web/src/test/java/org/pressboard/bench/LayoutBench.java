@@ -105,7 +105,7 @@ class LayoutBench {
     private Asking asking(LayoutKind layout) {
         Listing plain = BenchTables.listing(BenchTables.LARGE);
         Listing listing = plain.with(plain.show().in(layout)).with(Opening.NONE.by(Opening.How.PAGE))
-                .with(plain.find().changing(new FieldKey("use"), control -> control.by(NarrowBy.Way.TAGS, false, false)));
+                .with(plain.find().changing(new FieldKey("use"), control -> control.by(NarrowBy.ControlKind.TAGS, false, false)));
         Visit visit = Visit.of(new Caller(null, Visitor.staff("bench"), null, ""), catalog.published(), 0, LocalDateTime.now());
         return Asking.of(STAND, visit, listing, AddressPart.whole(UriComponentsBuilder.fromUriString(QUERY).build().getQueryParams()));
     }

@@ -10,6 +10,7 @@ import java.nio.charset.StandardCharsets;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.time.Duration;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.IntStream;
@@ -39,10 +40,15 @@ class GuessingTest extends RunningSite {
     @Test
     void ofEightyTriesAtOnceTenAreLookedAt() {
         Form form = form("/sign-in");
+        long began = System.nanoTime();
         List<CompletableFuture<String>> tries = IntStream.range(0, 80).mapToObj(i -> CompletableFuture.supplyAsync(
                 () -> tried(form, "fergus@example.org", "wrong" + i, "203.0.113.20"))).toList();
-        assertThat(tries.stream().map(CompletableFuture::join).filter(answer -> answer.endsWith("?failed")).count())
-                .isEqualTo(10);
+        long lookedAt = tries.stream().map(CompletableFuture::join).filter(answer -> answer.endsWith("?failed")).count();
+        // one more is let through every half minute, which a busy machine may take
+        assertThat(lookedAt).isBetween(10L, 10 + Duration.ofNanos(System.nanoTime() - began).toSeconds() / 30);
+        while (tried(form, "fergus@example.org", "wrong", "203.0.113.20").endsWith("?failed")) {
+            // until what came free meanwhile is spent
+        }
         assertThat(tried(form, "fergus@example.org", "quillbrook", "203.0.113.20")).endsWith("?slow");
         assertThat(tried(form, "fergus@example.org", "quillbrook", "198.51.100.4"))
                 .as("the right person elsewhere is not locked out").endsWith("/");

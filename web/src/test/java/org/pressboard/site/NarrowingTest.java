@@ -85,7 +85,7 @@ class NarrowingTest extends WithTables {
                 .with(Ordering.by(List.of(SortBy.up(LITRES))).paged(10));
     }
 
-    private static NarrowBy by(FieldKey field, NarrowBy.Way way) {
+    private static NarrowBy by(FieldKey field, NarrowBy.ControlKind way) {
         return NarrowBy.usual(field).by(way, false, true);
     }
 
@@ -102,7 +102,7 @@ class NarrowingTest extends WithTables {
 
     @Test
     void tagsTellHowManyRowsThereAreAndFollowTheOtherControls() {
-        publish(listing(by(USE, NarrowBy.Way.TAGS), by(SHED, NarrowBy.Way.MENU)));
+        publish(listing(by(USE, NarrowBy.ControlKind.TAGS), by(SHED, NarrowBy.ControlKind.MENU)));
         Page page = visit("");
         Locator counts = page.locator(".bar-tags .pick-rows");
         assertThat(counts).hasText(new String[] {"20", "40", "0"});
@@ -125,7 +125,7 @@ class NarrowingTest extends WithTables {
 
     @Test
     void oneAtATime() {
-        publish(listing(NarrowBy.usual(USE).by(NarrowBy.Way.TAGS, true, false)));
+        publish(listing(NarrowBy.usual(USE).by(NarrowBy.ControlKind.TAGS, true, false)));
         Page page = visit("");
         page.locator(".bar-tags").getByLabel("Cider").check();
         waitForCount(page, "1 to 10 of 20, out of 60");
@@ -138,7 +138,7 @@ class NarrowingTest extends WithTables {
 
     @Test
     void barsShowWhatARangeWouldLeaveBeforeItIsPicked() {
-        publish(listing(by(LITRES, NarrowBy.Way.RANGE), by(FILLED, NarrowBy.Way.RANGE)));
+        publish(listing(by(LITRES, NarrowBy.ControlKind.RANGE), by(FILLED, NarrowBy.ControlKind.RANGE)));
         Page page = visit("");
         page.locator("summary").filter(new Locator.FilterOptions().setHasText("Litres")).click();
         Locator control = page.locator(".menu[open]");
@@ -163,7 +163,7 @@ class NarrowingTest extends WithTables {
 
     @Test
     void lettersOfTheAlphabetAndLettersTyped() {
-        publish(listing(by(NAME, NarrowBy.Way.LETTERS)));
+        publish(listing(by(NAME, NarrowBy.ControlKind.LETTERS)));
         Page page = visit("");
         assertThat(page.locator(".pick-letters .pick-none").first()).isVisible();
         page.locator(".pick-letters").getByLabel("A", new Locator.GetByLabelOptions().setExact(true)).check();
@@ -173,7 +173,7 @@ class NarrowingTest extends WithTables {
         waitForCount(page, "1 to 1 of 1, out of 60");
         assertThat(column(page, 0)).containsExactly("Émile");
         assertThat(page.locator(".chip").first()).hasText(Pattern.compile("Name\\s+begins with “e”"));
-        publish(listing(by(NAME, NarrowBy.Way.CONTAINS)));
+        publish(listing(by(NAME, NarrowBy.ControlKind.CONTAINS)));
         page.navigate(address("/barrels"));
         page.locator("summary").filter(new Locator.FilterOptions().setHasText("Name")).click();
         page.getByLabel("contains").fill("DD");
@@ -184,8 +184,8 @@ class NarrowingTest extends WithTables {
 
     @Test
     void aFormWithABoxForEachFieldBeforeWhichThereAreNoRows() {
-        Listing boxes = listing(by(NAME, NarrowBy.Way.BEGINS), by(LITRES, NarrowBy.Way.AT_LEAST), by(USE, NarrowBy.Way.MENU));
-        publish(boxes.with(boxes.find().in(Finding.Form.BOXES_FIRST)));
+        Listing boxes = listing(by(NAME, NarrowBy.ControlKind.BEGINS), by(LITRES, NarrowBy.ControlKind.AT_LEAST), by(USE, NarrowBy.ControlKind.MENU));
+        publish(boxes.with(boxes.find().in(Finding.SearchForm.BOXES_FIRST)));
         for (Page page : List.of(desktop(), withoutScripts())) {
             page.navigate(address("/barrels"));
             assertThat(page.locator(".empty")).hasText("Say above what you are looking for; the rows come here.");
@@ -205,7 +205,7 @@ class NarrowingTest extends WithTables {
 
     @Test
     void whatTheListBeginsWithCanBeTakenBack() {
-        publish(listing(by(USE, NarrowBy.Way.MENU).startingWith(Narrowing.toValues(List.of(Value.of("Cider"))))));
+        publish(listing(by(USE, NarrowBy.ControlKind.MENU).startingWith(Narrowing.toValues(List.of(Value.of("Cider"))))));
         Page page = visit("");
         waitForCount(page, "1 to 10 of 20, out of 60");
         page.locator("summary").first().click();

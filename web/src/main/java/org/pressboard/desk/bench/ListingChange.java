@@ -150,9 +150,9 @@ final class ListingChange {
             case "let.hint" -> listing.with(find.hinting(text("hint", Finding.LONGEST_HINT)));
             case "let.narrow" -> listing.with(find.narrowing(keys("field")));
             case "let.control" -> listing.with(find.changing(field().key(), control -> control.by(
-                    choice(NarrowBy.Way.class, "way"), has("one"), has("distribution"))));
+                    choice(NarrowBy.ControlKind.class, "way"), has("one"), has("distribution"))));
             case "let.paper" -> listing.on(new Paper(choice(Paper.Size.class, "size"), has("across")));
-            case "let.form" -> listing.with(find.in(choice(Finding.Form.class, "value")));
+            case "let.form" -> listing.with(find.in(choice(Finding.SearchForm.class, "value")));
             case "let.start" -> starting(listing);
             case "let.sort" -> listing.with(find.sorting(has("value")));
             case "let.take-away" -> listing.takenAwayAs(formats());

@@ -50,7 +50,7 @@ public record Ticket(String page, Listing listing, Table table, Statements keep,
     }
 
     /** A field as the listing shows it, and what of its look can be changed. */
-    public record Line(Field field, Shown shown, String label, Kind kind) {
+    public record ShownField(Field field, Shown shown, String label, Kind kind) {
     }
 
     /** What the values of a field have to be formatted of. */
@@ -71,10 +71,10 @@ public record Ticket(String page, Listing listing, Table table, Statements keep,
     }
 
     /** The fields shown, in their order. */
-    public List<Line> lines() {
+    public List<ShownField> lines() {
         return listing.show().fields().stream().map(shown -> {
             Field field = table.field(shown.field());
-            return new Line(field, shown, shown.labelOf(field), Kind.of(field));
+            return new ShownField(field, shown, shown.labelOf(field), Kind.of(field));
         }).toList();
     }
 
@@ -83,12 +83,12 @@ public record Ticket(String page, Listing listing, Table table, Statements keep,
         return table.fields().stream().filter(field -> !listing.shown().contains(field.key())).toList();
     }
 
-    public List<Line> searchable() {
+    public List<ShownField> searchable() {
         return lines().stream().filter(line -> line.field().type().isText()).toList();
     }
 
     /** What can be added up. */
-    public List<Line> addable() {
+    public List<ShownField> addable() {
         return lines().stream().filter(line -> line.field().type() instanceof Numeric
                 && !(line.field().type() instanceof Numeric.Rating)).toList();
     }
@@ -98,7 +98,7 @@ public record Ticket(String page, Listing listing, Table table, Statements keep,
     }
 
     /** Those taken first and in their order, then the others. */
-    private static List<Choice> choices(List<FieldKey> taken, List<Line> all) {
+    private static List<Choice> choices(List<FieldKey> taken, List<ShownField> all) {
         return Stream.concat(taken.stream().flatMap(key -> all.stream().filter(line -> line.field().key().equals(key))),
                         all.stream().filter(line -> !taken.contains(line.field().key())))
                 .map(line -> new Choice(line.field().key(), line.label(), taken.contains(line.field().key()))).toList();
@@ -120,12 +120,12 @@ public record Ticket(String page, Listing listing, Table table, Statements keep,
         return choices(listing.changing().fields(), fillable());
     }
 
-    private static List<Line> plain(Stream<Field> fields) {
-        return fields.map(field -> new Line(field, Shown.usual(field.key()), field.label(), Kind.of(field))).toList();
+    private static List<ShownField> plain(Stream<Field> fields) {
+        return fields.map(field -> new ShownField(field, Shown.usual(field.key()), field.label(), Kind.of(field))).toList();
     }
 
     /** The control of a narrowed field, as it can be changed. */
-    public record Control(Line line, NarrowBy by, NarrowBy.Way way, Set<NarrowBy.Way> offered, boolean hasDistribution) {
+    public record Control(ShownField line, NarrowBy by, NarrowBy.ControlKind way, Set<NarrowBy.ControlKind> offered, boolean hasDistribution) {
     }
 
     /** The controls of the narrowed fields. */
@@ -163,7 +163,7 @@ public record Ticket(String page, Listing listing, Table table, Statements keep,
     }
 
     /** The fields that people could fill in. */
-    public List<Line> fillable() {
+    public List<ShownField> fillable() {
         return plain(table.fields().stream().filter(field -> Changing.canBeFilled(table, field)));
     }
 

@@ -14,7 +14,7 @@ import org.pressboard.listing.Finding;
  * @param waiting  whether there are no rows before something is asked for
  */
 public record Finder(@Nullable String searched, String hint, boolean large, List<NarrowMenu> menus, List<SortOption> sorts,
-                     Names names, List<Hidden> hidden, Finding.Form form, boolean waiting) {
+                     Names names, List<Hidden> hidden, Finding.SearchForm form, boolean waiting) {
 
     private static final int MOST_IN_BAR = 4;
 

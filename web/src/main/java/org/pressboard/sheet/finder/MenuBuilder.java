@@ -57,18 +57,18 @@ public final class MenuBuilder {
     /** @param called what the rows are called that can be picked */
     public NarrowMenu menu(NarrowBy control, String called) {
         Field field = asking.table().field(control.field());
-        NarrowBy.Way way = control.wayFor(field.type());
+        NarrowBy.ControlKind way = control.wayFor(field.type());
         List<Value> values = way.isOfValues() ? values(field, called) : List.of();
         Optional<Map<String, Long>> rows = way.isOfValues() ? valueCounts.byValue(field, values)
-                : way == NarrowBy.Way.LETTERS ? valueCounts.byLetter(field) : Optional.empty();
-        boolean isDistributed = way == NarrowBy.Way.RANGE && control.distribution() && NarrowBy.hasDistribution(field.type());
+                : way == NarrowBy.ControlKind.LETTERS ? valueCounts.byLetter(field) : Optional.empty();
+        boolean isDistributed = way == NarrowBy.ControlKind.RANGE && control.distribution() && NarrowBy.hasDistribution(field.type());
         Optional<Distribution> distribution = isDistributed ? valueCounts.distribution(field) : Optional.empty();
         Narrowing narrowing = state.narrowingOf(field.key());
-        List<NarrowMenu.Option> options = way == NarrowBy.Way.LETTERS ? letters(narrowing, rows)
+        List<NarrowMenu.Option> options = way == NarrowBy.ControlKind.LETTERS ? letters(narrowing, rows)
                 : values.stream().map(value -> option(field, narrowing, value, rows)).toList();
         return new NarrowMenu(field.key().name(), asking.address().name("f." + field.key()), label(field), way, control.one(),
-                options, way == NarrowBy.Way.RANGE ? range(field, narrowing) : null, box(field, way, narrowing),
-                way == NarrowBy.Way.RANGE && isOfDays(field.type()) ? spans.of(field.key(), state, asking.address()) : List.of(),
+                options, way == NarrowBy.ControlKind.RANGE ? range(field, narrowing) : null, box(field, way, narrowing),
+                way == NarrowBy.ControlKind.RANGE && isOfDays(field.type()) ? spans.of(field.key(), state, asking.address()) : List.of(),
                 isDistributed, distribution.map(found -> bars(field, found)).orElse(null),
                 field.type() instanceof Referring && way.isOfValues() && !addresses.picking().isEmpty()
                         ? addresses.picking() + field.key() : "",
@@ -106,7 +106,7 @@ public final class MenuBuilder {
                 rows.map(all -> !all.containsKey(letter)).orElse(false))).toList();
     }
 
-    private NarrowMenu.@Nullable Box box(Field field, NarrowBy.Way way, Narrowing narrowing) {
+    private NarrowMenu.@Nullable Box box(Field field, NarrowBy.ControlKind way, Narrowing narrowing) {
         BiFunction<String, String, NarrowMenu.Box> box = (end, text) -> new NarrowMenu.Box(
                 asking.address().name("f." + field.key() + end), end.isEmpty() || end.equals(".from") || end.equals(".to")
                         ? input(field, narrowing) : "text", words.comparing("sheet.way.", field, way), text);

@@ -17,7 +17,7 @@ import org.pressboard.listing.NarrowBy;
  * @param pick      the address that finds more to pick by what it is called; empty where all are there
  * @param told      whether how many rows there are of each is known; where it is not, it can be asked for
  */
-public record NarrowMenu(String key, String parameter, String label, NarrowBy.Way way, boolean one, List<Option> options,
+public record NarrowMenu(String key, String parameter, String label, NarrowBy.ControlKind way, boolean one, List<Option> options,
                          @Nullable Range range, @Nullable Box box, List<Span> spans, boolean distribution,
                          @Nullable DistributionBars bars, String pick, boolean told) {
 
@@ -48,12 +48,12 @@ public record NarrowMenu(String key, String parameter, String label, NarrowBy.Wa
 
     /** Whether it stands in the bar with all its values. */
     public boolean isLaidOut() {
-        return way == NarrowBy.Way.TAGS || way == NarrowBy.Way.LETTERS;
+        return way == NarrowBy.ControlKind.TAGS || way == NarrowBy.ControlKind.LETTERS;
     }
 
     /** Whether it says how many rows there are of what, once it is known. */
     public boolean isCounted() {
-        return distribution || way.isOfValues() || way == NarrowBy.Way.LETTERS;
+        return distribution || way.isOfValues() || way == NarrowBy.ControlKind.LETTERS;
     }
 
     /** How many things the field is narrowed to. */

@@ -1,4 +1,4 @@
-package org.pressboard.rows;
+package org.pressboard.scope;
 
 import java.util.Collection;
 import java.util.LinkedHashMap;

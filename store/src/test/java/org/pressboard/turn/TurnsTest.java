@@ -1,4 +1,4 @@
-package org.pressboard.rows;
+package org.pressboard.turn;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;

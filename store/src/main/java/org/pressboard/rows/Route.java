@@ -10,10 +10,10 @@ import org.jspecify.annotations.Nullable;
  * @param skip      how many matching rows to pass over before the page
  * @param take      how many rows to read: forwards one more than the page has, which tells whether more follow
  */
-record Way(@Nullable Anchor from, boolean backwards, long skip, int take) {
+record Route(@Nullable Anchor from, boolean backwards, long skip, int take) {
 
-    static Way fromStart(long offset, int size) {
-        return new Way(null, false, offset, size + 1);
+    static Route fromStart(long offset, int size) {
+        return new Route(null, false, offset, size + 1);
     }
 
     /** Whether rows follow behind the page, when so many were read. */

@@ -1,4 +1,4 @@
-package org.pressboard.rows;
+package org.pressboard.turn;
 
 import java.time.Duration;
 
