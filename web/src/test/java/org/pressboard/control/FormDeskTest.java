@@ -63,7 +63,8 @@ class FormDeskTest {
         Visit visit = Visit.of(new Caller(null, visitor, null, ""), SITE, 0, LocalDateTime.ofInstant(NOW, ZoneOffset.UTC));
         PageKey notes = new PageKey("notes");
         OpenPage page = new OpenPage(new Stand.Published(notes), new Page(notes, "Notes", List.of()), visit);
-        return desk.suspicion(new OpenForm(page, Form.plain(new FormKey("tell"), NOTES, "Tell")), MultiValueMap.fromSingleValue(Map.of("begun", "sealed", "website", trap)));
+        return desk.suspicion(new OpenForm(page, Form.plain(new FormKey("tell"), NOTES, "Tell")),
+                MultiValueMap.fromSingleValue(Map.of("begun", "sealed", "website", trap)));
     }
 
     @Test
