@@ -86,16 +86,9 @@ public final class Differences {
 
     /** Whom those parts of the one are for that the other has too. */
     private static Map<Object, List<Audience>> audiences(Page one, Page other) {
-        Set<Object> shared = other.parts().stream().map(Differences::key).collect(Collectors.toSet());
-        return one.parts().stream().filter(part -> shared.contains(key(part)))
-                .collect(Collectors.toMap(Differences::key, Part::audiences));
-    }
-
-    private static Object key(Part part) {
-        return switch (part) {
-            case Part.OfListing listing -> listing.listing().key();
-            case Part.OfForm form -> form.form().key();
-        };
+        Set<Object> shared = other.parts().stream().map(Part::key).collect(Collectors.toSet());
+        return one.parts().stream().filter(part -> shared.contains(part.key()))
+                .collect(Collectors.toMap(Part::key, Part::audiences));
     }
 
     private void listings(Listing before, Listing after) {

@@ -82,16 +82,23 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
 
     /** The same with these listings in place of those it has, before all else; those that stay are for whom they were. */
     public Page with(List<Listing> others) {
-        Map<ListingKey, Part.OfListing> had = listingParts().collect(Collectors.toMap(part -> part.listing().key(), part -> part));
-        Stream<Part> listings = others.stream().map(each -> had.containsKey(each.key()) ? had.get(each.key()).with(each) : open(each));
-        return of(Stream.concat(listings, parts.stream().filter(part -> !(part instanceof Part.OfListing))).toList());
+        return of(Stream.concat(others.stream().map(Page::open).map(this::forWhomItWas),
+                parts.stream().filter(part -> !(part instanceof Part.OfListing))).toList());
     }
 
     /** The same with these forms in place of those it has, behind all else; those that stay are for whom they were. */
     public Page holding(List<Form> others) {
-        Map<FormKey, Part.OfForm> had = formParts().collect(Collectors.toMap(part -> part.form().key(), part -> part));
-        Stream<Part> forms = others.stream().map(each -> had.containsKey(each.key()) ? had.get(each.key()).with(each) : open(each));
-        return of(Stream.concat(parts.stream().filter(part -> !(part instanceof Part.OfForm)), forms).toList());
+        return of(Stream.concat(parts.stream().filter(part -> !(part instanceof Part.OfForm)),
+                others.stream().map(Page::open).map(this::forWhomItWas)).toList());
+    }
+
+    private Part forWhomItWas(Part part) {
+        return part.forThose(audiencesOf(part.key()));
+    }
+
+    /** Those whom a part is for; none: everybody who gets to the page. */
+    private List<Audience> audiencesOf(Object key) {
+        return parts.stream().filter(part -> part.key().equals(key)).findFirst().map(Part::audiences).orElse(List.of());
     }
 
     private Stream<Part.OfListing> listingParts() {
@@ -102,8 +109,8 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
         return parts.stream().filter(Part.OfForm.class::isInstance).map(Part.OfForm.class::cast);
     }
 
-    private Page changing(UnaryOperator<Part> change) {
-        return of(parts.stream().map(change).toList());
+    private Page changingPart(Object key, UnaryOperator<Part> change) {
+        return of(parts.stream().map(part -> part.key().equals(key) ? change.apply(part) : part).toList());
     }
 
     private Page keeping(Predicate<Part> which) {
@@ -128,25 +135,22 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
 
     /** The same with one of its listings changed. */
     public Page changing(ListingKey which, UnaryOperator<Listing> change) {
-        return changing(part -> part instanceof Part.OfListing of && of.listing().key().equals(which)
-                ? of.with(change.apply(of.listing())) : part);
+        return changingPart(which, part -> part instanceof Part.OfListing of ? of.with(change.apply(of.listing())) : part);
     }
 
     /** The same with one of its forms changed. */
     public Page changing(FormKey which, UnaryOperator<Form> change) {
-        return changing(part -> part instanceof Part.OfForm of && of.form().key().equals(which)
-                ? of.with(change.apply(of.form())) : part);
+        return changingPart(which, part -> part instanceof Part.OfForm of ? of.with(change.apply(of.form())) : part);
     }
 
     /** Those whom a listing is for; none: everybody who gets to the page. */
     public List<Audience> audiences(ListingKey listing) {
-        return listingParts().filter(part -> part.listing().key().equals(listing)).findFirst().map(Part::audiences).orElse(List.of());
+        return audiencesOf(listing);
     }
 
     /** The same with a listing for those alone; of none, for everybody who gets to the page. */
     public Page showing(ListingKey listing, List<Audience> audiences) {
-        return changing(part -> part instanceof Part.OfListing of && of.listing().key().equals(listing)
-                ? of.forThose(audiences) : part);
+        return changingPart(listing, part -> part.forThose(audiences));
     }
 
     /** The same as it is among these tables: without what is of those that are gone, or about fields that are. */

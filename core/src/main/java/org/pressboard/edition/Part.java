@@ -4,9 +4,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.pressboard.form.Form;
+import org.pressboard.form.FormKey;
 import org.pressboard.grant.Audience;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.Listing;
+import org.pressboard.listing.ListingKey;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
@@ -19,6 +21,9 @@ public sealed interface Part {
 
     /** The same for those. */
     Part forThose(List<Audience> others);
+
+    /** By which it is told from the other parts of its page. */
+    Object key();
 
     /** The table that it is of. */
     TableKey table();
@@ -44,6 +49,11 @@ public sealed interface Part {
         @Override
         public OfListing forThose(List<Audience> others) {
             return new OfListing(listing, others);
+        }
+
+        @Override
+        public ListingKey key() {
+            return listing.key();
         }
 
         OfListing with(Listing other) {
@@ -76,6 +86,11 @@ public sealed interface Part {
         @Override
         public OfForm forThose(List<Audience> others) {
             return new OfForm(form, others);
+        }
+
+        @Override
+        public FormKey key() {
+            return form.key();
         }
 
         OfForm with(Form other) {

@@ -43,10 +43,10 @@ public record Show(Layout layout, List<Layout> earlier, List<Shown> fields, List
         if (kind == layout.kind()) {
             return this;
         }
-        Layout next = earlier.stream().filter(each -> each.kind() == kind).findFirst().orElse(Layout.usual(kind));
-        Optional<CardFace> face = Stream.concat(Stream.of(layout), earlier.stream()).flatMap(each -> each.cards().stream()).findFirst();
-        List<Layout> before = Stream.concat(Stream.of(layout), earlier.stream()).filter(each -> each.kind() != kind).toList();
-        return new Show(next.facing(own -> face.orElse(own)), before, fields, totals);
+        List<Layout> had = Stream.concat(Stream.of(layout), earlier.stream()).toList();
+        Layout next = had.stream().filter(each -> each.kind() == kind).findFirst().orElse(Layout.usual(kind));
+        Optional<CardFace> face = had.stream().flatMap(each -> each.cards().stream()).findFirst();
+        return new Show(next.facing(face::orElse), had.stream().filter(each -> each.kind() != kind).toList(), fields, totals);
     }
 
     /** The same with the layout changed, which stays of its kind. */

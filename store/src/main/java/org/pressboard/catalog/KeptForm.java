@@ -33,14 +33,18 @@ public final class KeptForm<T> {
     private static final JsonMapper JSON = new JsonMapper();
     private static final String VERSION = "version";
 
-    /** Most definitions are asked for again and again, and never change. */
-    private static final int MOST_CHARACTERS_READ = 2_000_000;
+    /** Most definitions are asked for again and again, and never change. Of all forms together. */
+    private static final int MOST_CHARACTERS_READ = 4_000_000;
+    private static final Cache<Kept, Object> READ = Caffeine.newBuilder().maximumWeight(MOST_CHARACTERS_READ)
+            .weigher((Kept kept, Object definition) -> kept.json.length()).build();
 
     private final String name;
     private final Class<T> type;
     private final List<Consumer<ObjectNode>> steps;
-    private final Cache<String, T> read = Caffeine.newBuilder().maximumWeight(MOST_CHARACTERS_READ)
-            .weigher((String json, T definition) -> json.length()).build();
+
+    /** A text in one of the forms. */
+    private record Kept(KeptForm<?> form, String json) {
+    }
 
     private KeptForm(String name, Class<T> type, List<Consumer<ObjectNode>> steps) {
         this.name = name;
@@ -69,7 +73,7 @@ public final class KeptForm<T> {
      * @throws NewerForm when a later release has written it
      */
     public T read(String json) {
-        return read.get(json, this::parsed);
+        return type.cast(READ.get(new Kept(this, json), kept -> parsed(kept.json)));
     }
 
     /** What this release can read; a later one, which others run already, may have written what it cannot. */
@@ -87,7 +91,7 @@ public final class KeptForm<T> {
         boolean hasVersion = kept.has(VERSION) && kept.has(name);
         int version = hasVersion ? kept.path(VERSION).asInt() : 1;
         if (version > current()) {
-            throw new NewerForm(name, version, current());
+            throw NewerForm.of(name, version, current());
         }
         ObjectNode definition = hasVersion ? (ObjectNode) kept.get(name) : kept;
         steps.subList(version - 1, steps.size()).forEach(step -> step.accept(definition));

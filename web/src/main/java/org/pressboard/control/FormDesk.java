@@ -3,7 +3,6 @@ package org.pressboard.control;
 import jakarta.servlet.http.HttpServletRequest;
 import java.time.Clock;
 import java.time.Duration;
-import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -74,7 +73,7 @@ public class FormDesk {
 
     /** The same where nothing is sent from: whoever looks would have it so. */
     public AskedForm proof(OpenForm open) {
-        Optional<Problem> shut = open.form().bounds().against(LocalDate.now(clock), 0, 0);
+        Optional<Problem> shut = open.form().bounds().against(open.on().visit().today(), 0, 0);
         return open.may() ? begun(open, starts(open, Map.of()), shut, shut.isEmpty()) : closed(open);
     }
 

@@ -11,6 +11,7 @@ import org.pressboard.edition.Access;
 import org.pressboard.edition.Page;
 import org.pressboard.grant.Audience;
 import org.pressboard.grant.Group;
+import org.pressboard.listing.ListingKey;
 import org.pressboard.stand.DraftedPages;
 import org.pressboard.visit.Visit;
 import org.springframework.stereotype.Controller;
@@ -72,9 +73,13 @@ class DeskAccess {
         String message = Objects.requireNonNullElse(parameters.getFirst("message"), "").strip().replace("\0", "");
         Access access = new Access(audiences(parameters.get("who"), groups), otherwise,
                 message.substring(0, Math.min(message.length(), Access.LONGEST_MESSAGE)));
-        drafts.change(draft.key(), visit.author().who(), page -> page.listings().stream().reduce(page.letting(access),
-                (now, listing) -> now.showing(listing.key(), audiences(parameters.get("l." + listing.key()), groups)),
-                (one, other) -> other));
+        drafts.change(draft.key(), visit.author().who(), page -> {
+            Page let = page.letting(access);
+            for (ListingKey listing : page.listingKeys()) {
+                let = let.showing(listing, audiences(parameters.get("l." + listing), groups));
+            }
+            return let;
+        });
         flash.addFlashAttribute("said", "Kept; it holds from the next edition on.");
         return "redirect:/desk/pages/" + key;
     }

@@ -213,7 +213,7 @@ class DeskPages {
     }
 
     private Asking asking(Visit visit, DraftedPage page, String listing, MultiValueMap<String, String> parameters) {
-        return open(visit, page).asking(DraftedPages.listing(page.draft(), listing).key(), parameters);
+        return open(visit, page).asking(DraftedPages.listingKey(listing), parameters);
     }
 
     private Indexes.Progress indexes(DraftedPage page) {

@@ -57,11 +57,6 @@ record Filling(Asking asking, Visitor visitor, List<Field> fields, Sent sent) {
         return asking.addresses().rows();
     }
 
-    /** Where changes are taken back. */
-    String undoAt() {
-        return "/listings/" + asking.listing().key() + "/undo";
-    }
-
     /** The same for the field of that name alone; of none where it is not filled in. */
     Filling of(String field) {
         return among(each -> each.name().equals(field));

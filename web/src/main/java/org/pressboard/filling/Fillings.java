@@ -214,7 +214,7 @@ class Fillings {
         flash.addFlashAttribute("said", words(filling).say(said));
         if (act != null) {
             flash.addFlashAttribute("undo", undo(filling, act));
-            flash.addFlashAttribute("undoAt", filling.undoAt());
+            flash.addFlashAttribute("undoAt", filling.asking().addresses().undoing());
         }
         return "redirect:" + page;
     }

@@ -80,7 +80,7 @@ class ValueController {
     private ModelAndView kept(Filling filling, @Nullable Long act) {
         StringBuilder html = new StringBuilder();
         once.draw(html, "site/kept", Map.of("said", act == null ? "change.same" : "change.changed",
-                "undoAt", act == null ? "" : filling.undoAt()), filling.language(), Map.of(
+                "undoAt", act == null ? "" : filling.asking().addresses().undoing()), filling.language(), Map.of(
                 "undo", gap -> gap.append(HtmlEscape.escapeHtml4Xml(act == null ? "" : fillings.undo(filling, act))),
                 "token", gap -> gap.append(HtmlEscape.escapeHtml4Xml(frames.of(filling.sent().request()).token()))));
         return new ModelAndView(DrawnOnce.answer(html, filling.language()));

@@ -1,7 +1,5 @@
 package org.pressboard.sheet;
 
-import java.time.Clock;
-import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
@@ -41,17 +39,15 @@ public class Sheets {
     private final VisitorEditing editing;
     private final FormSending forms;
     private final MessageSource messages;
-    private final Clock clock;
 
     Sheets(Rows rows, FieldCounts counts, RowPicker picker, VisitorEditing editing, FormSending forms,
-            MessageSource messages, Clock clock) {
+            MessageSource messages) {
         this.forms = forms;
         this.rows = rows;
         this.counts = counts;
         this.picker = picker;
         this.editing = editing;
         this.messages = messages;
-        this.clock = clock;
     }
 
     public Sheet sheet(Asking asking) {
@@ -93,7 +89,7 @@ public class Sheets {
 
     private MenuBuilder menus(Asking asking, Words words, Picks picks, Set<String> counted) {
         return new MenuBuilder(asking, words, picks, new ValueCounts(asking, counts, counted),
-                new Spans(LocalDate.now(clock), words));
+                new Spans(asking.today(), words));
     }
 
     /**
@@ -145,6 +141,6 @@ public class Sheets {
         if (page.hasMore()) {
             throw ProblemsFound.of("take-away.too-many-to-print", most);
         }
-        return builder(asking).print(page.rows(), title, Value.of(LocalDate.now(clock)), pictures);
+        return builder(asking).print(page.rows(), title, Value.of(asking.today()), pictures);
     }
 }

@@ -1,8 +1,6 @@
 package org.pressboard.site;
 
 import jakarta.servlet.http.HttpServletResponse;
-import java.time.Clock;
-import java.time.LocalDate;
 import java.util.List;
 import org.pressboard.change.ChangeFeed;
 import org.pressboard.grant.Visitor;
@@ -26,16 +24,14 @@ class Freshness {
     private final ChangeFeed changes;
     private final Rows rows;
     private final BuildProperties build;
-    private final Clock clock;
     private final KeptAnswers answers;
     private final Pace pace;
 
-    Freshness(ChangeFeed changes, Rows rows, BuildProperties build, Clock clock, KeptAnswers answers,
+    Freshness(ChangeFeed changes, Rows rows, BuildProperties build, KeptAnswers answers,
             Pace pace) {
         this.changes = changes;
         this.rows = rows;
         this.build = build;
-        this.clock = clock;
         this.answers = answers;
         this.pace = pace;
     }
@@ -77,7 +73,7 @@ class Freshness {
     private String tag(Visit visit, List<Asking> askings) {
         StringBuilder tag = new StringBuilder("W/\"").append(Long.toString(build.getTime().toEpochMilli(), 36));
         tag.append('-').append(Long.toString(visit.revision(), 36));
-        tag.append('-').append(LocalDate.now(clock).toEpochDay());
+        tag.append('-').append(visit.today().toEpochDay());
         for (Asking asking : askings) {
             tag.append('-').append(Long.toString(rows.revision(asking.drawn()), 36));
         }

@@ -20,6 +20,7 @@ import org.pressboard.listing.Listing;
 import org.pressboard.pace.Pace;
 import org.pressboard.sheet.Sheet;
 import org.pressboard.sheet.Sheets;
+import org.pressboard.stand.Addresses;
 import org.pressboard.stand.Asking;
 import org.pressboard.stand.OpenForm;
 import org.pressboard.stand.OpenPage;
@@ -110,7 +111,7 @@ class PageController {
         pace.spend(visit.address(), Pace.PAGE);
         List<Asking> askings = on.askings(parameters);
         model.addAttribute("page", on.page());
-        model.addAttribute("visit", on.visit());
+        model.addAttribute(SiteFrames.DRAWN, on.visit());
         model.addAttribute("closed", on.isClosed());
         model.addAttribute("forms", on.allForms().stream().map(desk::proof).toList());
         model.addAttribute("sheets", drawn(visit, askings));
@@ -132,7 +133,7 @@ class PageController {
         model.addAttribute("done", Optional.ofNullable(parameters.getFirst("done")).filter(DONE::contains).orElse(null));
         receipt.ifPresent(got -> {
             model.addAttribute("undo", parameters.getFirst("undo"));
-            model.addAttribute("undoAt", "/listings/" + got.listing() + "/undo");
+            model.addAttribute("undoAt", new Addresses(on.stand(), got.listing()).undoing());
         });
     }
 

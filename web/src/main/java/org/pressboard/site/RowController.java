@@ -48,7 +48,7 @@ class RowController {
                 .orElseThrow(() -> new NotThere("not-there.one-row"));
         response.setHeader("Cache-Control", "no-cache");
         model.addAttribute("page", on.page());
-        model.addAttribute("visit", on.visit());
+        model.addAttribute(SiteFrames.DRAWN, on.visit());
         model.addAttribute("opened", opened);
         model.addAttribute("about", about(on, opened, key));
         model.addAttribute("thanks", parameters.containsKey("sent") ? "form.thanks" : null);

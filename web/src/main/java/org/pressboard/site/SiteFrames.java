@@ -11,6 +11,9 @@ import org.springframework.stereotype.Component;
 @Component
 public class SiteFrames {
 
+    /** The name in a model of the visit that is drawn, where that is not of whoever asks. */
+    public static final String DRAWN = "visit";
+
     private final Visits visits;
     private final DrawnOnce drawn;
     private final DiskSpace disk;

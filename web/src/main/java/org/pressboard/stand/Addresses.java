@@ -81,6 +81,11 @@ public record Addresses(Stand stand, ListingKey listing) {
         return isOnSite() ? rows() + way : NOWHERE;
     }
 
+    /** Where changes of its rows are taken back. */
+    public String undoing() {
+        return stand.listing(listing) + "/undo";
+    }
+
     /** Where all rows of a state are given as a file. */
     public String carried(TakeAway format, String query) {
         String address = takeAway() + "." + format.name().toLowerCase(Locale.ROOT) + query;

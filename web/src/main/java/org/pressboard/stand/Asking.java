@@ -1,5 +1,6 @@
 package org.pressboard.stand;
 
+import java.time.LocalDate;
 import java.util.Locale;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -97,6 +98,11 @@ public final class Asking {
 
     public Locale language() {
         return visit.language();
+    }
+
+    /** The day on which they ask, by the site's clock. */
+    public LocalDate today() {
+        return visit.today();
     }
 
     /** From where they look. */

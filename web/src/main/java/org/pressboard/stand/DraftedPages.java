@@ -8,7 +8,7 @@ import org.pressboard.edition.PageKey;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
 
-/** The pages and listings that the desk's addresses name. */
+/** The pages and listings that addresses name. */
 public final class DraftedPages {
 
     private DraftedPages() {
@@ -16,8 +16,7 @@ public final class DraftedPages {
 
     /** @throws NotThere when there is none of that name */
     public static DraftedPage find(Catalog catalog, String key) {
-        return Optional.of(key).filter(PageKey::isValid).map(PageKey::new).flatMap(catalog::page)
-                .orElseThrow(() -> new NotThere("not-there.page"));
+        return catalog.page(key(key)).orElseThrow(() -> new NotThere("not-there.page"));
     }
 
     /** The draft alone: to read its editions, too, takes longer. */
@@ -30,9 +29,18 @@ public final class DraftedPages {
         return Optional.of(key).filter(PageKey::isValid).map(PageKey::new).orElseThrow(() -> new NotThere("not-there.page"));
     }
 
+    /** @throws NotThere when no listing can be named so */
+    public static ListingKey listingKey(String key) {
+        return Optional.of(key).filter(ListingKey::isValid).map(ListingKey::new)
+                .orElseThrow(() -> new NotThere("not-there.listing"));
+    }
+
     /** @throws NotThere when there is none of that name on the page */
     public static Listing listing(Page page, String key) {
-        return Optional.of(key).filter(ListingKey::isValid).map(ListingKey::new).flatMap(page::listing)
-                .orElseThrow(() -> new NotThere("not-there.listing"));
+        return listing(page, listingKey(key));
+    }
+
+    static Listing listing(Page page, ListingKey key) {
+        return page.listing(key).orElseThrow(() -> new NotThere("not-there.listing"));
     }
 }

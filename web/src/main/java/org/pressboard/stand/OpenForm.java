@@ -60,6 +60,7 @@ public record OpenForm(OpenPage on, Form form) {
 
     /** The fields that it asks for, as it asks for them. */
     public List<Field> fields() {
-        return form.questions().stream().map(question -> question.asked(table())).toList();
+        Table table = table();
+        return form.questions().stream().map(question -> question.asked(table)).toList();
     }
 }

@@ -43,7 +43,7 @@ public record OpenPage(Stand stand, Page page, Visit visit) {
      * @throws NotThere when there is none of that name
      */
     public Asking asking(ListingKey key, Map<String, ? extends List<String>> parameters) {
-        Listing listing = page.listing(key).orElseThrow(() -> new NotThere("not-there.listing"));
+        Listing listing = DraftedPages.listing(page, key);
         return Asking.of(this, listing, part(listing, parameters).with(parameters));
     }
 

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
+import org.pressboard.catalog.NewerForm;
 import org.pressboard.catalog.PublishedSite;
 import org.pressboard.edition.Access;
 import org.pressboard.edition.Edition;
@@ -27,6 +28,8 @@ public class Stands {
     public static final String SEEN = "/desk/seen/{who}/{page}";
     public static final String EDITION = "/desk/editions/{page}/{number:\\d{1,9}}/look";
 
+    private static final Pattern PROOFS = Pattern.compile("/desk/(proof|seen|editions/[^/]+/\\d+/look)(/.*)?");
+
     private final Catalog catalog;
     private final SeenBy seenBy;
 
@@ -34,8 +37,6 @@ public class Stands {
         this.catalog = catalog;
         this.seenBy = seenBy;
     }
-
-    private static final Pattern PROOFS = Pattern.compile("/desk/(proof|seen|editions/[^/]+/\\d+/look)(/.*)?");
 
     /** Whether the address is of a proof, so that it is drawn as the site is. */
     public static boolean isProof(String address) {
@@ -78,21 +79,16 @@ public class Stands {
     /** The same also where they see no row of it: they may perhaps add one. */
     public Asking find(Visit visit, HttpServletRequest request, Map<String, ? extends List<String>> parameters) {
         String listing = variables(request).getOrDefault("listing", "");
-        return isProof(request.getRequestURI()) ? page(visit, request).asking(key(listing), parameters)
+        return isProof(request.getRequestURI()) ? page(visit, request).asking(DraftedPages.listingKey(listing), parameters)
                 : find(visit, listing, parameters);
     }
 
     /** A published one. */
     public Asking find(Visit visit, String listing, Map<String, ? extends List<String>> parameters) {
-        ListingKey key = key(listing);
+        ListingKey key = DraftedPages.listingKey(listing);
         Page page = visit.site().listing(key).map(found -> found.edition().page())
                 .filter(each -> each.access().lets(visit.visitor())).orElseThrow(() -> new NotThere("not-there.listing"));
         return new OpenPage(new Stand.Published(page.key()), page, visit).asking(key, parameters);
-    }
-
-    private static ListingKey key(String listing) {
-        return Optional.of(listing).filter(ListingKey::isValid).map(ListingKey::new)
-                .orElseThrow(() -> new NotThere("not-there.listing"));
     }
 
     @SuppressWarnings("unchecked")
@@ -107,9 +103,9 @@ public class Stands {
         PublishedSite site = visit.site();
         Optional<PageKey> key = Optional.of(address).filter(PageKey::isValid).map(PageKey::new);
         Optional<PageKey> before = Optional.ofNullable(site.formerly().get(address));
-        if (key.or(() -> before).filter(site.newer()::contains).isPresent()) {
-            throw new OfLaterRelease();
-        }
+        key.or(() -> before).filter(site.newer()::contains).ifPresent(newer -> {
+            throw NewerForm.ofPage(newer);
+        });
         return key.flatMap(asked -> site.openTo(visitor, asked)).or(() -> before.flatMap(now -> site.openTo(visitor, now)))
                 .map(Edition::page).map(page -> new OpenPage(new Stand.Published(page.key()), page, visit))
                 .orElseThrow(() -> shut(key.flatMap(asked -> site.closedTo(visitor, asked))));

@@ -1,5 +1,6 @@
 package org.pressboard.visit;
 
+import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
@@ -84,6 +85,11 @@ public final class Visit {
     /** In which values are written, and pages for visitors speak. */
     public Locale language() {
         return site.site().language();
+    }
+
+    /** The day on which they came, by the site's clock. */
+    public LocalDate today() {
+        return moment.toLocalDate();
     }
 
     /** From where everything is looked at that is on no page and of no row. */

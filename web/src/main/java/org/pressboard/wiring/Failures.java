@@ -15,7 +15,6 @@ import org.pressboard.sql.Canceled;
 import org.pressboard.sql.NoRoom;
 import org.pressboard.stand.NotHonoured;
 import org.pressboard.stand.NotThere;
-import org.pressboard.stand.OfLaterRelease;
 import org.springframework.dao.DataAccessException;
 import org.pressboard.pace.TooOften;
 import org.springframework.context.MessageSource;
@@ -110,8 +109,8 @@ class Failures {
     }
 
     /** Others run a later release already; this node soon will. */
-    @ExceptionHandler({OfLaterRelease.class, NewerForm.class})
-    Object ofLaterRelease(RuntimeException failure, HttpServletRequest request, HttpServletResponse response, Locale language) {
+    @ExceptionHandler
+    Object ofLaterRelease(NewerForm failure, HttpServletRequest request, HttpServletResponse response, Locale language) {
         response.setHeader(HttpHeaders.RETRY_AFTER, SECONDS_WHEN_SLOW);
         return answer(HttpStatus.SERVICE_UNAVAILABLE, Problem.of("later-release"), request, language);
     }

@@ -16,9 +16,6 @@ final class FramedView extends ThymeleafView {
     static final String FRAMES = "frames";
     private static final String FRAME = "frame";
 
-    /** The name under which whoever answers says for whom it is drawn, where that is not whoever asks. */
-    private static final String VISIT = "visit";
-
     FramedView() {
     }
 
@@ -27,7 +24,7 @@ final class FramedView extends ThymeleafView {
             throws Exception {
         Map<String, Object> framed = new HashMap<>(model == null ? Map.of() : model);
         if (getStaticVariables().get(FRAMES) instanceof SiteFrames frames) {
-            framed.put(FRAME, framed.get(VISIT) instanceof Visit drawn ? frames.of(request, drawn) : frames.of(request));
+            framed.put(FRAME, framed.get(SiteFrames.DRAWN) instanceof Visit drawn ? frames.of(request, drawn) : frames.of(request));
         }
         super.render(framed, request, response);
     }

@@ -81,7 +81,7 @@ class Bench {
         Tables tables = catalog.tables();
         String what = Objects.requireNonNullElse(parameters.getFirst("do"), "");
         try {
-            drafts.change(draft.key(), who(visit), now -> now.changing(before.key(), it -> changed(now, tables, it, what,
+            drafts.change(draft.key(), visit.author().who(), now -> now.changing(before.key(), it -> changed(now, tables, it, what,
                     parameters)));
         } catch (ProblemsFound against) {
             if (what.startsWith("keep.")) {
@@ -187,9 +187,5 @@ class Bench {
         seenBy.offer(tables, model);
         model.addAttribute("formats", TakeAway.values());
         model.addAttribute("words", words.desk());
-    }
-
-    private static String who(Visit visit) {
-        return visit.author().who();
     }
 }

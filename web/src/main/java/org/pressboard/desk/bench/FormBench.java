@@ -89,7 +89,7 @@ class FormBench {
         Set<String> taken = draft.forms().stream().map(form -> form.key().name())
                 .collect(Collectors.toCollection(HashSet::new));
         Form form = Form.suggested(new FormKey(Names.unique(Names.from(called, "-", "form"), "-", taken)), into, called);
-        drafts.change(draft.key(), who(visit), now -> now.holding(Stream.concat(now.forms().stream(),
+        drafts.change(draft.key(), visit.author().who(), now -> now.holding(Stream.concat(now.forms().stream(),
                 Stream.of(form)).toList()));
         return "redirect:/desk/forms/" + page + "/" + form.key();
     }
@@ -99,7 +99,7 @@ class FormBench {
     String off(Visit visit, @PathVariable String page, @PathVariable String form) {
         Page draft = DraftedPages.draft(catalog, page);
         FormKey key = find(draft, form).key();
-        drafts.change(draft.key(), who(visit), now -> now.holding(now.forms().stream().filter(each -> !each.key()
+        drafts.change(draft.key(), visit.author().who(), now -> now.holding(now.forms().stream().filter(each -> !each.key()
                 .equals(key)).toList()));
         return "redirect:/desk/forms";
     }
@@ -131,7 +131,7 @@ class FormBench {
         OperandChoices choices = choices(before);
         String what = Objects.requireNonNullElse(parameters.getFirst("do"), "");
         try {
-            drafts.change(draft.key(), who(visit), now -> now.changing(before.key(), it -> new FormChange(choices, parameters).of(it, what)));
+            drafts.change(draft.key(), visit.author().who(), now -> now.changing(before.key(), it -> new FormChange(choices, parameters).of(it, what)));
         } catch (ProblemsFound against) {
             model.addAttribute("problem", words.desk().say(against.problems().all().getFirst()));
         }
@@ -189,9 +189,5 @@ class FormBench {
     private static Form find(Page draft, String key) {
         return Optional.of(key).filter(FormKey::isValid).map(FormKey::new).flatMap(draft::form)
                 .orElseThrow(() -> new NotThere("not-there.form"));
-    }
-
-    private static String who(Visit visit) {
-        return visit.author().who();
     }
 }
