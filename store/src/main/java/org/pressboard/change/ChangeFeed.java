@@ -166,6 +166,11 @@ public class ChangeFeed implements SmartLifecycle {
         numbering.atEnd(this::hear);
     }
 
+    /** Has what the database checks at the end of a transaction checked now, so that what stands against it can be told. */
+    public void checkNow() {
+        numbering.check();
+    }
+
     private void touch(String what, String lost) {
         sql.execute("select pressboard.touch({0}, " + lost + ")", DSL.val(what));
         changed();

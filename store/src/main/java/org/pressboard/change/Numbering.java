@@ -3,6 +3,7 @@ package org.pressboard.change;
 import jakarta.persistence.EntityManager;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.BiConsumer;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Component;
@@ -23,9 +24,24 @@ class Numbering {
 
     /** @param told of what was changed, once the transaction has committed; once, however often that is asked for */
     void atEnd(BiConsumer<String, Revision> told) {
-        if (TransactionSynchronizationManager.getSynchronizations().stream().noneMatch(End.class::isInstance)) {
+        if (end().isEmpty()) {
             TransactionSynchronizationManager.registerSynchronization(new End(told));
         }
+    }
+
+    private static Optional<End> end() {
+        return TransactionSynchronizationManager.getSynchronizations().stream().filter(End.class::isInstance).map(End.class::cast)
+                .findFirst();
+    }
+
+    /**
+     * Has what would be checked at the transaction's end checked now. What it has changed is numbered before that: the trigger
+     * that would number it is among what is checked, and tells nobody here.
+     */
+    void check() {
+        end().ifPresent(End::number);
+        sql.execute("set constraints all immediate");
+        sql.execute("set constraints all deferred");
     }
 
     private final class End implements TransactionSynchronization {
@@ -45,6 +61,10 @@ class Numbering {
 
         @Override
         public void beforeCommit(boolean readOnly) {
+            number();
+        }
+
+        private void number() {
             entities.flush();
             // what a visitor changed is not theirs to number
             sql.fetchMany("select set_config('role', 'none', true); select what, number, lost from pressboard.number_changes()").getLast()

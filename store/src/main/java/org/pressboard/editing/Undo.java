@@ -115,10 +115,9 @@ public class Undo {
         return new Undone(done, Math.max(0, wanted - done));
     }
 
-    /** Now, not when the transaction ends: so it can be told. */
     private void checkReferences(Tables all, TableKey key) {
         try {
-            sql.execute("set constraints all immediate");
+            changes.checkNow();
         } catch (org.jooq.exception.DataAccessException | org.springframework.dao.DataAccessException broken) {
             throw ProblemsFound.of("undo.referred", all.find(key).map(Table::label).orElse(key.name()));
         }

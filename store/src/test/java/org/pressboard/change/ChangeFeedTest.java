@@ -5,11 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.random.RandomGenerator;
 import javax.sql.DataSource;
 import org.junit.jupiter.api.Test;
 import org.pressboard.condition.Cases;
 import org.pressboard.editing.RowEditing;
+import org.pressboard.editing.Undo;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.testing.Eventually;
@@ -28,6 +30,9 @@ class ChangeFeedTest extends StoreTest {
 
     @Autowired
     private RowEditing editing;
+
+    @Autowired
+    private Undo undo;
 
     @Autowired
     private JdbcConnectionDetails details;
@@ -132,6 +137,38 @@ class ChangeFeedTest extends StoreTest {
         DATABASE.execute("update hosted." + table.key() + " set weeks = 1");
         Eventually.holds(() -> !changes.rowsRevision(table.key()).equals(before));
         assertThat(changes.rowsRevision(table.key()).number()).isEqualTo(before.number() + 1);
+    }
+
+    /** However late the notification comes: here the connection that hears is held up until the end. */
+    @Test
+    void whoeverChangesOrTakesBackIsAnsweredByItAtOnce() {
+        Table table = tableWith(List.of(Cases.named("Hollin")));
+        Eventually.holds(() -> isHearing(table));
+        AtomicBoolean isHeld = new AtomicBoolean();
+        AtomicBoolean isOver = new AtomicBoolean();
+        Thread own = Thread.currentThread();
+        changes.listen(changed -> {
+            if (Thread.currentThread() != own) {
+                isHeld.set(true);
+                Eventually.holds(isOver::get);
+            }
+        });
+        try {
+            DATABASE.execute("update hosted." + table.key() + " set weeks = 1");
+            Eventually.holds(isHeld::get);
+            editing.add(table.key(), Map.of(Cases.NAME, Value.of("Lark")), OWNER);
+            isKnown(table);
+            long removal = editing.remove(table.key(), List.of(1L), OWNER);
+            isKnown(table);
+            undo.undo(table.key(), removal, OWNER);
+            isKnown(table);
+        } finally {
+            isOver.set(true);
+        }
+    }
+
+    private void isKnown(Table table) {
+        assertThat(changes.rowsRevision(table.key())).isEqualTo(inTransaction(() -> changes.rowsRevisionSeen(List.of(table.key()))));
     }
 
     @Test
