@@ -60,7 +60,7 @@ final class Evaluation {
     private static String folded(Value value) {
         return switch (value) {
             case Value.Text(String itself) -> Folding.fold(itself);
-            case Value.Referred(long row, String heading) -> Folding.fold(heading);
+            case Value.Referred(var row, String heading) -> Folding.fold(heading);
             default -> throw new IllegalArgumentException("Not a text: " + value);
         };
     }

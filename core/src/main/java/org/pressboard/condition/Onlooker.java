@@ -49,7 +49,7 @@ public record Onlooker(@Nullable String email, String name, @Nullable Row member
     /** Whether the value is theirs: leads to their row, or is their address, in whatever case it is written. */
     boolean owns(Value value) {
         return switch (value) {
-            case Value.Referred referred -> member != null && referred.row() == member.id();
+            case Value.Referred referred -> member != null && referred.row().equals(member.id());
             case Value.Text(String text) -> text.toLowerCase(java.util.Locale.ROOT).equals(email);
             default -> false;
         };

@@ -23,6 +23,7 @@ import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 /**
@@ -178,7 +179,7 @@ public record Form(FormKey key, TableKey table, String title, String lead, boole
         Map<FieldKey, Value> counted = new HashMap<>();
         for (Question each : questions) {
             // an answer to what is not asked counts for nothing, also for questions that hang on it
-            if (each.when().holds(new Row(0, counted), standpoint)) {
+            if (each.when().holds(new Row(RowId.NONE, counted), standpoint)) {
                 asked.add(each);
                 Optional.ofNullable(answers.get(each.field())).ifPresent(value -> counted.put(each.field(), value));
             }

@@ -6,14 +6,15 @@ import org.pressboard.condition.Standpoint;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 
 /**
  * Some of the members: those whose rows meet a condition, as they are at the moment, and those who were put into it.
  *
  * @param rows   of nobody: {@link Condition#NEVER}
- * @param byHand the numbers of the rows of those who were put into it
+ * @param byHand the rows of those who were put into it
  */
-public record Group(GroupKey key, String label, Condition rows, Set<Long> byHand) {
+public record Group(GroupKey key, String label, Condition rows, Set<RowId> byHand) {
 
     public static final int LONGEST_LABEL = 100;
 
@@ -48,7 +49,7 @@ public record Group(GroupKey key, String label, Condition rows, Set<Long> byHand
         return new Group(key, label, condition, byHand);
     }
 
-    public Group with(Set<Long> members) {
+    public Group with(Set<RowId> members) {
         return new Group(key, label, rows, members);
     }
 }

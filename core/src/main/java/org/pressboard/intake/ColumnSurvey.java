@@ -61,7 +61,9 @@ public record ColumnSurvey(Heading heading, long filled, long blanks, Map<Readin
             case AMOUNT_COMMA, SHARE_COMMA -> fits.containsKey(Reading.DECIMAL_COMMA)
                     && !fit(Reading.DECIMAL_COMMA).equals(fits.get(Reading.DECIMAL_POINT));
             case MONEY_POINT, MONEY_COMMA -> fits.containsKey(reading) && !currency.isEmpty();
-            default -> fits.containsKey(reading);
+            case YES_NO, WHOLE, DECIMAL_POINT, DECIMAL_COMMA, DATE_YEAR_FIRST, DATE_DAY_FIRST, DATE_MONTH_FIRST, DATE_MONTH_NAMED,
+                    MOMENT_YEAR_FIRST, MOMENT_DAY_FIRST, MOMENT_MONTH_FIRST, MOMENT_MONTH_NAMED, TIME, PERCENT_POINT, PERCENT_COMMA,
+                    EMAIL, LINK, PHONE -> fits.containsKey(reading);
         };
     }
 

@@ -21,7 +21,7 @@ public final class RowAddress {
 
     /** Of a row that was read with its key field; empty where it has none. */
     public static Optional<String> of(Table table, Row row) {
-        return table.rowKey() == null ? Optional.of(Long.toString(row.id()))
+        return table.rowKey() == null ? Optional.of(row.id().toString())
                 : row.find(table.rowKey()).map(PlainForm::write).map(RowAddress::written);
     }
 

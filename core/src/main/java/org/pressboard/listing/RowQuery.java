@@ -114,7 +114,7 @@ public record RowQuery(Sight sight, Visitor visitor, Standpoint standpoint, Cond
         for (SortBy sort : order) {
             comparator = comparator.thenComparing(by(sort, texts));
         }
-        Comparator<Row> byNumber = Comparator.comparingLong(Row::id);
+        Comparator<Row> byNumber = Comparator.comparing(Row::id);
         return comparator.thenComparing(isLastDescending() ? byNumber.reversed() : byNumber);
     }
 

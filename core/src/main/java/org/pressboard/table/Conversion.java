@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.pressboard.value.Folding;
 import org.pressboard.value.PlainForm;
+import org.pressboard.value.RowId;
 import org.pressboard.value.TypedForm;
 import org.pressboard.value.Value;
 
@@ -16,7 +17,7 @@ import org.pressboard.value.Value;
  *
  * @param rows the rows that references may point to, by what they are called, folded
  */
-public record Conversion(FieldType from, FieldType to, Map<String, Long> rows) {
+public record Conversion(FieldType from, FieldType to, Map<String, RowId> rows) {
 
     private static final TypedForm PLAIN = TypedForm.of(Locale.ROOT);
 

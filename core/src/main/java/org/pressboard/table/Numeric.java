@@ -209,12 +209,13 @@ public sealed interface Numeric extends FieldType {
     }
 
     /** The kind of an average: it has some digits more than what it is of. */
-    static FieldType average(FieldType of) {
+    static FieldType average(Numeric of) {
         return switch (of) {
             case Decimal decimal -> new Decimal(Math.min(100, decimal.digits() + 1));
             case Percent percent -> percent;
             case Money money -> money;
-            default -> new Decimal(1);
+            case WholeNumber whole -> new Decimal(1);
+            case Rating rating -> new Decimal(1);
         };
     }
 }

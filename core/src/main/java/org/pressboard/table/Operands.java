@@ -113,7 +113,12 @@ public record Operands(Tables tables, Table table, Place place) {
                     .containsAll(chosen.options().stream().map(Chosen.Option::text).toList());
             case Referring referring -> with instanceof Referring other && other.to().equals(referring.to());
             case Numeric.Money money -> money.equals(with);
-            default -> of.getClass().equals(with.getClass());
+            case Numeric numeric -> of.getClass().equals(with.getClass());
+            case Textual textual -> of.getClass().equals(with.getClass());
+            case Temporal temporal -> of.getClass().equals(with.getClass());
+            case FieldType.YesNo yesNo -> with instanceof FieldType.YesNo;
+            // of one there is none
+            case Attached attached -> false;
         };
     }
 

@@ -5,6 +5,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.pressboard.condition.Operator;
 import org.pressboard.value.PlainForm;
+import org.pressboard.value.RowId;
 import org.pressboard.value.TypedForm;
 import org.pressboard.value.Value;
 import org.pressboard.value.WrittenForm;
@@ -79,7 +80,7 @@ public sealed interface Referring extends FieldType {
     }
 
     private static Optional<Value> row(String number) {
-        return PlainForm.whole(number.strip()).map(whole -> new Value.Referred(((Value.Whole) whole).number(), ""));
+        return RowId.read(number.strip()).map(row -> new Value.Referred(row, ""));
     }
 
     @Override

@@ -36,6 +36,11 @@ public record Table(TableKey key, String label, Fields fields, String descriptio
         this(key, label, fields, "", null, null, null, null, null, false);
     }
 
+    /** Where its rows come from. */
+    public Source source() {
+        return Source.HOSTED;
+    }
+
     /** @throws NoSuchField when the table has no such field */
     public Field field(FieldKey key) {
         return fields.get(key);

@@ -362,7 +362,7 @@ public final class Tables {
         FieldType of = settle(tally.table(), tally.field(), under);
         return switch (tally.measure()) {
             case COUNT -> new Numeric.WholeNumber(true);
-            case AVERAGE -> Numeric.average(of);
+            case AVERAGE -> of instanceof Numeric number ? Numeric.average(number) : new Numeric.Decimal(1);
             case SUM, LEAST, GREATEST, FIRST, LAST -> of;
         };
     }

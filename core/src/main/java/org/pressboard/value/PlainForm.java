@@ -44,7 +44,7 @@ public final class PlainForm {
             case Value.Date date -> date.day().toString();
             case Value.Moment moment -> ISO_LOCAL_DATE_TIME.format(moment.at());
             case Value.Time time -> ISO_LOCAL_TIME.format(time.at());
-            case Value.Referred referred -> Long.toString(referred.row());
+            case Value.Referred referred -> referred.row().toString();
             case Value.Attachment file -> file.isThere() ? file.content() + "/" + file.name() : file.name();
             case Value.Several several -> several.values().stream().map(PlainForm::write)
                     .collect(Collectors.joining(BETWEEN));

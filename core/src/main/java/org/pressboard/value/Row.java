@@ -6,22 +6,22 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
- * A row: the number that identifies it in its table, and the values it has; a field without a value is not in it.
+ * A row: what identifies it in its table, and the values it has; a field without a value is not in it.
  *
  * @param sender whoever sent it from a page, where that is asked; empty: nobody, or it is not
  */
-public record Row(long id, Map<FieldKey, Value> values, String sender) {
+public record Row(RowId id, Map<FieldKey, Value> values, String sender) {
 
     public Row {
         values = Map.copyOf(values);
     }
 
-    public Row(long id, Map<FieldKey, Value> values) {
+    public Row(RowId id, Map<FieldKey, Value> values) {
         this(id, values, "");
     }
 
     /** A row of these values, absent ones left out. */
-    public static Row of(long id, Map<FieldKey, @Nullable Value> values) {
+    public static Row of(RowId id, Map<FieldKey, @Nullable Value> values) {
         Map<FieldKey, Value> present = new HashMap<>();
         values.forEach((key, value) -> {
             if (value != null) {

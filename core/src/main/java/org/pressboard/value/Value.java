@@ -38,10 +38,10 @@ public sealed interface Value {
     /**
      * A row of another table.
      *
-     * @param row     its number, by which it is told from others
+     * @param row     by which it is told from others
      * @param heading what it is called there, as far as that was looked up and may be seen; else empty
      */
-    record Referred(long row, String heading) implements Value {
+    record Referred(RowId row, String heading) implements Value {
     }
 
     /**
@@ -122,24 +122,33 @@ public sealed interface Value {
      */
     default int compareWith(Value other) {
         return switch (this) {
-            case Text mine when other instanceof Text its ->
-                    Arrays.compare(mine.text.codePoints().toArray(), its.text.codePoints().toArray());
-            case YesNo mine when other instanceof YesNo its -> Boolean.compare(mine.yes, its.yes);
-            case Whole mine when other instanceof Whole its -> Long.compare(mine.number, its.number);
-            case Whole mine when other instanceof Decimal its -> BigDecimal.valueOf(mine.number).compareTo(its.number);
-            case Decimal mine when other instanceof Whole its -> mine.number.compareTo(BigDecimal.valueOf(its.number));
-            case Decimal mine when other instanceof Decimal its -> mine.number.compareTo(its.number);
-            case Date mine when other instanceof Date its -> mine.day.compareTo(its.day);
-            case Date mine when other instanceof Moment its -> mine.day.atStartOfDay().compareTo(its.at);
-            case Moment mine when other instanceof Date its -> mine.at.compareTo(its.day.atStartOfDay());
-            case Moment mine when other instanceof Moment its -> mine.at.compareTo(its.at);
-            case Time mine when other instanceof Time its -> mine.at.compareTo(its.at);
-            case Referred mine when other instanceof Referred its -> Long.compare(mine.row, its.row);
-            case Attachment mine when other instanceof Attachment its ->
-                    PlainForm.write(mine).compareTo(PlainForm.write(its));
-            case Several mine when other instanceof Several its -> Arrays.compare(
-                    mine.values.toArray(Value[]::new), its.values.toArray(Value[]::new), Value::compareWith);
-            default -> throw new IllegalArgumentException("Cannot compare " + this + " with " + other);
+            case Text(String mine) -> other instanceof Text(String its)
+                    ? Arrays.compare(mine.codePoints().toArray(), its.codePoints().toArray()) : apart(other);
+            case YesNo(boolean mine) -> other instanceof YesNo(boolean its) ? Boolean.compare(mine, its) : apart(other);
+            case Whole(long mine) -> switch (other) {
+                case Whole(long its) -> Long.compare(mine, its);
+                case Decimal(BigDecimal its) -> BigDecimal.valueOf(mine).compareTo(its);
+                default -> apart(other);
+            };
+            case Decimal(BigDecimal mine) -> switch (other) {
+                case Whole(long its) -> mine.compareTo(BigDecimal.valueOf(its));
+                case Decimal(BigDecimal its) -> mine.compareTo(its);
+                default -> apart(other);
+            };
+            case Date(LocalDate mine) -> other instanceof Moment(LocalDateTime its) ? mine.atStartOfDay().compareTo(its)
+                    : other instanceof Date(LocalDate its) ? mine.compareTo(its) : apart(other);
+            case Moment(LocalDateTime mine) -> other instanceof Date(LocalDate its) ? mine.compareTo(its.atStartOfDay())
+                    : other instanceof Moment(LocalDateTime its) ? mine.compareTo(its) : apart(other);
+            case Time(LocalTime mine) -> other instanceof Time(LocalTime its) ? mine.compareTo(its) : apart(other);
+            case Referred mine -> other instanceof Referred its ? mine.row.compareTo(its.row) : apart(other);
+            case Attachment mine -> other instanceof Attachment its
+                    ? PlainForm.write(mine).compareTo(PlainForm.write(its)) : apart(other);
+            case Several mine -> other instanceof Several its ? Arrays.compare(
+                    mine.values.toArray(Value[]::new), its.values.toArray(Value[]::new), Value::compareWith) : apart(other);
         };
+    }
+
+    private int apart(Value other) {
+        throw new IllegalArgumentException("Cannot compare " + this + " with " + other);
     }
 }

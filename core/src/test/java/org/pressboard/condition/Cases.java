@@ -22,6 +22,7 @@ import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 /**
@@ -88,7 +89,7 @@ public final class Cases {
                 FieldKey kind = TABLE.fields().stream().filter(each -> each.type().equals(field.type())).findFirst().orElseThrow().key();
                 values.put(field.key(), random.nextInt(4) == 0 ? null : value(kind, random));
             }
-            rows.add(Row.of(id, values));
+            rows.add(Row.of(new RowId(id), values));
         }
         return rows;
     }
@@ -203,7 +204,7 @@ public final class Cases {
 
     /** A row with one name and nothing else. */
     public static Row named(String name) {
-        return new Row(1, Map.of(NAME, Value.of(name)));
+        return new Row(new RowId(1), Map.of(NAME, Value.of(name)));
     }
 
     public static LocalDateTime midnight() {

@@ -19,11 +19,12 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 class ConditionTest {
 
-    private static final Row EMPTY = new Row(1, Map.of());
+    private static final Row EMPTY = new Row(new RowId(1), Map.of());
 
     @Test
     void ofNoPartsAllHoldsAndAnyDoesNot() {
@@ -60,7 +61,7 @@ class ConditionTest {
 
     @Test
     void numbersCompareAsNumbersWhateverTheirScale() {
-        Row row = new Row(1, Map.of(SUGAR, Value.of(new BigDecimal("1.50")), WEEKS, Value.of(2)));
+        Row row = new Row(new RowId(1), Map.of(SUGAR, Value.of(new BigDecimal("1.50")), WEEKS, Value.of(2)));
         assertThat(Condition.oneOf(SUGAR, List.of(Value.of(new BigDecimal("1.5")))).holds(row, NOBODY)).isTrue();
         assertThat(Condition.compare(WEEKS, Operator.GREATER, Value.of(new BigDecimal("1.9"))).holds(row, NOBODY))
                 .isTrue();
@@ -68,7 +69,7 @@ class ConditionTest {
 
     @Test
     void aDateBesideAMomentIsItsMidnight() {
-        Row row = new Row(1, Map.of(SEEN, Value.of(Cases.midnight())));
+        Row row = new Row(new RowId(1), Map.of(SEEN, Value.of(Cases.midnight())));
         assertThat(new Condition.Compare(SEEN, Operator.EQUALS, new Operand.Today(0)).holds(row, NOBODY)).isTrue();
         assertThat(new Condition.Compare(SEEN, Operator.LESS, new Operand.Today(1)).holds(row, NOBODY)).isTrue();
     }
@@ -76,7 +77,7 @@ class ConditionTest {
     @Test
     void ownRowsAreThoseOfWhoeverLooks() {
         Condition own = new Condition.Compare(KEEPER, Operator.EQUALS, Operand.OfVisitor.EMAIL);
-        Row row = new Row(1, Map.of(KEEPER, Value.of("mira@example.org")));
+        Row row = new Row(new RowId(1), Map.of(KEEPER, Value.of("mira@example.org")));
         assertThat(own.holds(row, MIRA)).isTrue();
         assertThat(own.holds(row, Standpoint.of(new Onlooker("tomas@example.org", "", null), Cases.TODAY))).isFalse();
         assertThat(own.holds(row, NOBODY)).isFalse();

@@ -13,6 +13,7 @@ import org.junit.jupiter.params.provider.EnumSource;
 import org.pressboard.table.Comparisons;
 import org.pressboard.table.Field;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 class PhraseTest {
@@ -73,7 +74,7 @@ class PhraseTest {
 
     @Test
     void whatIsNotSoTakesRowsWithoutAValue() {
-        Row bare = Row.of(1, Map.of());
+        Row bare = Row.of(new RowId(1), Map.of());
         assertThat(Clause.fixed(Cases.USE, Comparison.IS_NOT, Value.of("Cider")).condition().holds(bare, Cases.MIRA))
                 .isTrue();
         assertThat(Clause.fixed(Cases.NAME, Comparison.CONTAINS_NOT, Value.of("x")).condition()
@@ -91,7 +92,7 @@ class PhraseTest {
         assertThat(Phrase.read(both.condition())).isEqualTo(both);
         Phrase.Group either = both.meant(List.of(), Phrase.Mode.ANY);
         assertThat(Phrase.read(either.condition())).isEqualTo(either);
-        assertThat(either.condition().holds(Row.of(1, Map.of(Cases.WEEKS, Value.of(0L))), Cases.MIRA)).isTrue();
+        assertThat(either.condition().holds(Row.of(new RowId(1), Map.of(Cases.WEEKS, Value.of(0L))), Cases.MIRA)).isTrue();
     }
 
     @Test
@@ -128,7 +129,7 @@ class PhraseTest {
                 java.util.Arrays.stream(days).mapToObj(Value::of).toArray(Value[]::new)).condition();
         return List.of("2025-12-31", "2026-02-28", "2026-03-01", "2026-03-08", "2026-03-09", "2026-03-14", "2026-03-15",
                 "2026-03-31", "2026-04-01").stream().filter(day -> condition.holds(
-                        Row.of(1, Map.of(Cases.PLANTED, Value.of(LocalDate.parse(day)))), Cases.MIRA)).toList();
+                        Row.of(new RowId(1), Map.of(Cases.PLANTED, Value.of(LocalDate.parse(day)))), Cases.MIRA)).toList();
     }
 
     @Test

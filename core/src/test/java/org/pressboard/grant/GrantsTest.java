@@ -15,6 +15,7 @@ import org.pressboard.table.Fields;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 class GrantsTest {
@@ -72,11 +73,11 @@ class GrantsTest {
                 .not()), Map.of(Cases.TABLE.key(), Map.of(Cases.RARE, Condition.NEVER, Cases.NAME, CIDER)));
         Standpoint here = Standpoint.of(Onlooker.NOBODY, Cases.TODAY);
         Value name = Value.of("Kingfisher");
-        assertThat(sight.seen(new Row(1, Map.of(Cases.NAME, name, Cases.USE, Value.of("Cider"), Cases.RARE, Value.of(true))),
-                here)).contains(new Row(1, Map.of(Cases.NAME, name, Cases.USE, Value.of("Cider"))));
-        assertThat(sight.seen(new Row(2, Map.of(Cases.NAME, name, Cases.RARE, Value.of(true))), here))
-                .contains(new Row(2, Map.of()));
-        assertThat(sight.seen(new Row(3, Map.of(Cases.NAME, name)), here)).isEmpty();
+        assertThat(sight.seen(new Row(new RowId(1), Map.of(Cases.NAME, name, Cases.USE, Value.of("Cider"), Cases.RARE, Value.of(true))),
+                here)).contains(new Row(new RowId(1), Map.of(Cases.NAME, name, Cases.USE, Value.of("Cider"))));
+        assertThat(sight.seen(new Row(new RowId(2), Map.of(Cases.NAME, name, Cases.RARE, Value.of(true))), here))
+                .contains(new Row(new RowId(2), Map.of()));
+        assertThat(sight.seen(new Row(new RowId(3), Map.of(Cases.NAME, name)), here)).isEmpty();
         assertThat(sight.hidden()).containsExactly(Cases.RARE);
     }
 
@@ -102,14 +103,14 @@ class GrantsTest {
 
     @Test
     void aGroupIsWhomItsConditionMeetsAndWhomAHandPutIn() {
-        Group group = new Group(new GroupKey("ciderists"), "Ciderists", CIDER, Set.of(7L));
+        Group group = new Group(new GroupKey("ciderists"), "Ciderists", CIDER, Set.of(new RowId(7)));
         Standpoint here = Standpoint.of(Onlooker.NOBODY, Cases.TODAY);
-        assertThat(group.includes(new Row(1, Map.of(Cases.USE, Value.of("Cider"))), here)).isTrue();
-        assertThat(group.includes(new Row(1, Map.of(Cases.USE, Value.of("Eating"))), here)).isFalse();
-        assertThat(group.includes(new Row(7, Map.of()), here)).isTrue();
+        assertThat(group.includes(new Row(new RowId(1), Map.of(Cases.USE, Value.of("Cider"))), here)).isTrue();
+        assertThat(group.includes(new Row(new RowId(1), Map.of(Cases.USE, Value.of("Eating"))), here)).isFalse();
+        assertThat(group.includes(new Row(new RowId(7), Map.of()), here)).isTrue();
         // without the field that it asks about, nobody meets it
         Table without = Cases.TABLE.with(new Fields(List.of(Cases.TABLE.field(Cases.NAME))));
-        assertThat(group.of(Tables.alone(without), without).includes(new Row(1, Map.of(Cases.USE, Value.of("Cider"))), here)).isFalse();
+        assertThat(group.of(Tables.alone(without), without).includes(new Row(new RowId(1), Map.of(Cases.USE, Value.of("Cider"))), here)).isFalse();
     }
 
     @Test

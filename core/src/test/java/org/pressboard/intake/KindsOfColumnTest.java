@@ -14,6 +14,7 @@ import org.pressboard.table.FieldType;
 import org.pressboard.table.Numeric;
 import org.pressboard.table.Referring;
 import org.pressboard.table.TableKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 class KindsOfColumnTest {
@@ -87,11 +88,11 @@ class KindsOfColumnTest {
                 plan.columns().get(1).withReading(Reading.PICTURE)));
         List<Outcome> outcomes = Files.read(Files.of("tree,picture\nT-1,one.png\nT-9,two.png\n"), survey, said,
                 (column, text) -> switch (text) {
-                    case "T-1" -> Optional.of(new Value.Referred(7, text));
+                    case "T-1" -> Optional.of(new Value.Referred(new RowId(7), text));
                     case "T-9" -> Optional.empty();
                     default -> Optional.of(new Value.Attachment("", text));
                 });
-        assertThat(outcomes.getFirst()).isEqualTo(new Outcome.Fits(List.of(new Value.Referred(7, "T-1"),
+        assertThat(outcomes.getFirst()).isEqualTo(new Outcome.Fits(List.of(new Value.Referred(new RowId(7), "T-1"),
                 new Value.Attachment("", "one.png"))));
         assertThat(outcomes.getLast()).isInstanceOfSatisfying(Outcome.KeptAside.class, kept -> assertThat(kept.reasons())
                 .containsExactly(Problem.of("row.misfit.reference", "tree", "T-9")));

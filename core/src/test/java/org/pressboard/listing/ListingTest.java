@@ -25,6 +25,7 @@ import org.pressboard.table.Tables;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 /** What a listing asks of other tables and of its page. */
@@ -103,7 +104,7 @@ class ListingTest {
         Condition titled = new Condition.Compare(TREE, Operator.EQUALS, new Operand.OfPage(Operand.PagePart.TITLE));
         Condition addressed = new Condition.Compare(TREE, Operator.EQUALS, new Operand.OfPage(Operand.PagePart.ADDRESS));
         Listing listing = keeping(TREE).keeping(titled);
-        Row row = Row.of(1, Map.of(TREE, Value.of("North plot")));
+        Row row = Row.of(new RowId(1), Map.of(TREE, Value.of("North plot")));
         Standpoint north = Standpoint.NOBODY.on(new Standpoint.OnPage("North plot", "north"));
         assertThat(listing.among(TABLES).keep().holds(row, north)).isTrue();
         assertThat(addressed.holds(row, north)).isFalse();

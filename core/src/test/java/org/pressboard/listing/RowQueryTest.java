@@ -21,6 +21,8 @@ import org.pressboard.table.Tables;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
+
+import org.pressboard.value.RowId;
 import org.pressboard.value.TextOrder;
 import org.pressboard.value.Value;
 
@@ -65,8 +67,8 @@ class RowQueryTest {
         Condition granted = Condition.compare(Cases.NAME, Operator.DIFFERS, Value.of("B"));
         RowQuery query = RowQuery.of(listing(keep), Sight.of(Cases.TABLE).seeing(granted), Visitor.ANYONE,
                 start().withSearch("b"), Cases.NOBODY);
-        assertThat(query.matching(ROWS)).extracting(Row::id).containsExactly(1L);
-        assertThat(query.withoutSearch().matching(ROWS)).extracting(Row::id).containsExactly(1L, 4L);
+        assertThat(query.matching(ROWS)).extracting(row -> row.id().number()).containsExactly(1L);
+        assertThat(query.withoutSearch().matching(ROWS)).extracting(row -> row.id().number()).containsExactly(1L, 4L);
     }
 
     @Test
@@ -156,13 +158,13 @@ class RowQueryTest {
     }
 
     private static List<Long> ids(RowQuery query) {
-        return query.pageOf(ROWS, ENGLISH).stream().map(Row::id).toList();
+        return query.pageOf(ROWS, ENGLISH).stream().map(row -> row.id().number()).toList();
     }
 
     private static Row row(long id, String name, Long weeks) {
         Map<FieldKey, Value> values = new java.util.HashMap<>();
         values.put(Cases.NAME, name == null ? null : Value.of(name));
         values.put(Cases.WEEKS, weeks == null ? null : Value.of(weeks));
-        return Row.of(id, values);
+        return Row.of(new RowId(id), values);
     }
 }

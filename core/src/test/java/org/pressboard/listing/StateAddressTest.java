@@ -24,6 +24,7 @@ import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
 import org.pressboard.problem.Problem;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 class StateAddressTest {
@@ -105,7 +106,7 @@ class StateAddressTest {
     void aDayAtTheEndIsInTheRangeWhole() {
         Condition sought = read("?f.seen.from=2026-03-13&f.seen.to=2026-03-14").state().sought(List.of());
         assertThat(List.of("2026-03-12T23:59", "2026-03-13T00:00", "2026-03-14T23:59:59.999999", "2026-03-15T00:00"))
-                .filteredOn(at -> sought.holds(Row.of(1, Map.of(Cases.SEEN, Value.of(LocalDateTime.parse(at)))),
+                .filteredOn(at -> sought.holds(Row.of(new RowId(1), Map.of(Cases.SEEN, Value.of(LocalDateTime.parse(at)))),
                         Cases.NOBODY)).containsExactly("2026-03-13T00:00", "2026-03-14T23:59:59.999999");
     }
 

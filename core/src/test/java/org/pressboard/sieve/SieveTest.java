@@ -17,6 +17,7 @@ import org.pressboard.listing.ListingKey;
 import org.pressboard.listing.RequestState;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 class SieveTest {
@@ -33,7 +34,7 @@ class SieveTest {
     }
 
     private static Row row(String use, boolean rare, String name) {
-        return Row.of(1, Map.of(Cases.USE, Value.of(use), Cases.RARE, Value.of(rare), Cases.NAME, Value.of(name)));
+        return Row.of(new RowId(1), Map.of(Cases.USE, Value.of(use), Cases.RARE, Value.of(rare), Cases.NAME, Value.of(name)));
     }
 
     @Test

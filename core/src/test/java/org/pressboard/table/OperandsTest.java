@@ -20,6 +20,7 @@ import org.pressboard.condition.Operator;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 /** Operands times places of use. */
@@ -51,8 +52,8 @@ class OperandsTest {
         operands.waysReferred().forEach(way -> tree.put(way, some(operands.reached(way))));
         Map<FieldKey, Value> person = new HashMap<>();
         PEOPLE.fields().forEach(field -> person.put(field.key(), some(field)));
-        return Standpoint.of(new Onlooker("mira@example.org", "Mira", new Row(1, person)), LocalDate.of(2026, 11, 30))
-                .on(new Standpoint.OnPage("Trees", "trees")).at(new Row(7, tree)).referring(tree);
+        return Standpoint.of(new Onlooker("mira@example.org", "Mira", new Row(new RowId(1), person)), LocalDate.of(2026, 11, 30))
+                .on(new Standpoint.OnPage("Trees", "trees")).at(new Row(new RowId(7), tree)).referring(tree);
     }
 
     private static Value some(Field field) {
@@ -61,7 +62,7 @@ class OperandsTest {
             case MOMENT -> Value.of(LocalDate.of(2026, 1, 2).atStartOfDay());
             case DECIMAL, WHOLE -> Value.of(new java.math.BigDecimal("2.5"));
             case YES_NO -> Value.of(true);
-            case ROW -> new Value.Referred(1, "Mira");
+            case ROW -> new Value.Referred(new RowId(1), "Mira");
             default -> Value.of("Press");
         };
     }
@@ -78,7 +79,7 @@ class OperandsTest {
                 Optional<Value> given = field.given(operand, EVERYTHING);
                 assertThat(given).as("%s of %s", operand, field.key()).isPresent();
                 Condition same = new Condition.Compare(field.key(), Operator.EQUALS, operand);
-                assertThat(same.holds(Row.of(1, Map.of(field.key(), operand.resolve(EVERYTHING).orElseThrow())), EVERYTHING))
+                assertThat(same.holds(Row.of(new RowId(1), Map.of(field.key(), operand.resolve(EVERYTHING).orElseThrow())), EVERYTHING))
                         .as("%s of %s", operand, field.key()).isTrue();
             }
         }

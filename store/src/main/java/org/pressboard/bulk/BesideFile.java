@@ -19,6 +19,7 @@ import org.pressboard.schema.RowNames;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 import org.pressboard.value.PlainForm;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 /** The rows of other tables that a file names, and the pictures brought beside it. For one use. */
@@ -27,7 +28,7 @@ public final class BesideFile implements RecordReader.Beside {
     private final Tables tables;
     private final RowNames names;
     private final Map<String, String> pictures;
-    private final Map<TableKey, Map<String, Long>> rows = new HashMap<>();
+    private final Map<TableKey, Map<String, RowId>> rows = new HashMap<>();
     private final Set<Value> used = new LinkedHashSet<>();
 
     /** @param pictures the contents of the pictures that were brought, by their folded names */
@@ -49,7 +50,7 @@ public final class BesideFile implements RecordReader.Beside {
     }
 
     private Optional<Value> row(Plan.Column column, String name) {
-        Long row = rows(Objects.requireNonNull(column.to())).get(RowNames.folded(name));
+        RowId row = rows(Objects.requireNonNull(column.to())).get(RowNames.folded(name));
         return Optional.ofNullable(row).map(number -> new Value.Referred(number, name));
     }
 
@@ -73,7 +74,7 @@ public final class BesideFile implements RecordReader.Beside {
         return used;
     }
 
-    private Map<String, Long> rows(TableKey table) {
+    private Map<String, RowId> rows(TableKey table) {
         return rows.computeIfAbsent(table, key -> names.of(tables, tables.get(key)));
     }
 

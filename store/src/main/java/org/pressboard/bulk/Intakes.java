@@ -37,8 +37,8 @@ import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.schema.HostedTables;
+import org.pressboard.source.Hosted;
 import org.pressboard.sql.LongWork;
-import org.pressboard.sql.TableSql;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.springframework.stereotype.Component;
@@ -253,7 +253,7 @@ public class Intakes {
             throw new UncheckedIOException(unreadable);
         }
         attachments.use(table.key(), beside.used());
-        sql.execute("analyze {0}", TableSql.name(table));
+        sql.execute("analyze {0}", Hosted.name(table));
         PageKey page = PageKey.from(plan.label(), catalog.pageKeys());
         catalog.addPage(new Page(page, table.label(), List.of(
                 Suggestion.forTable(table, catalog.freeListingKey(page.name()), field -> tables.namesRows(table, field)))));

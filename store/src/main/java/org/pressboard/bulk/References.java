@@ -20,6 +20,7 @@ import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.table.Textual;
 import org.pressboard.value.PlainForm;
+import org.pressboard.value.RowId;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -54,7 +55,7 @@ class References {
     public Plan suggestedIn(Plan plan, FileContent content, Survey survey) {
         Map<Integer, Names> texts = texts(plan, content, survey);
         Tables tables = catalog.tables();
-        Map<Table, Map<String, Long>> known = new HashMap<>();
+        Map<Table, Map<String, RowId>> known = new HashMap<>();
         tables.all().stream().filter(References::hasNames)
                 .filter(table -> !texts.isEmpty() && names.areFew(table, MOST_ROWS))
                 .forEach(table -> known.put(table, names.of(tables, table)));
@@ -122,10 +123,10 @@ class References {
         return texts;
     }
 
-    private static Optional<Table> best(Map<Table, Map<String, Long>> known, Set<String> texts) {
+    private static Optional<Table> best(Map<Table, Map<String, RowId>> known, Set<String> texts) {
         Table best = null;
         long most = Math.max(FEWEST_NAMES, (long) Math.ceil(texts.size() * MOST_NAMED)) - 1;
-        for (Map.Entry<Table, Map<String, Long>> each : known.entrySet()) {
+        for (Map.Entry<Table, Map<String, RowId>> each : known.entrySet()) {
             long named = texts.stream().filter(each.getValue()::containsKey).count();
             if (named > most) {
                 most = named;

@@ -13,7 +13,7 @@ import org.postgresql.PGConnection;
 import org.postgresql.copy.CopyIn;
 import org.pressboard.catalog.Definitions;
 import org.pressboard.intake.Outcome;
-import org.pressboard.sql.TableSql;
+import org.pressboard.source.Hosted;
 import org.pressboard.table.Table;
 
 /**
@@ -44,9 +44,9 @@ final class TableLoad {
         this.intake = intake;
         List<QueryPart> columns = new ArrayList<>();
         table.entered().forEach(field -> columns.add(DSL.name(field.key().name())));
-        columns.add(DSL.name(TableSql.SEARCH_TEXT));
+        columns.add(Hosted.SEARCH_TEXT);
         this.text = new CopyText(table);
-        this.copy = sql.render(DSL.query("copy {0} ({1}) from stdin", TableSql.name(table), DSL.list(columns)));
+        this.copy = sql.render(DSL.query("copy {0} ({1}) from stdin", Hosted.name(table), DSL.list(columns)));
     }
 
     void load(Iterator<Outcome> outcomes, Progress progress) {

@@ -32,6 +32,7 @@ import org.pressboard.table.TableKey;
 import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.DeserializationFeature;
@@ -57,6 +58,7 @@ public final class Definitions {
             .addMixIn(FormKey.class, Named.class)
             .addMixIn(GroupKey.class, Named.class)
             .addMixIn(PageKey.class, Named.class)
+            .addMixIn(RowId.class, Numbered.class)
             .addMixIn(Fields.class, FieldList.class)
             .addMixIn(Problems.class, ProblemList.class)
             .addMixIn(FieldType.class, FieldTypes.class)
@@ -102,6 +104,15 @@ public final class Definitions {
 
         @JsonValue
         abstract String name();
+    }
+
+    private abstract static class Numbered {
+        @JsonCreator(mode = JsonCreator.Mode.DELEGATING)
+        Numbered(@SuppressWarnings("unused") long number) {
+        }
+
+        @JsonValue
+        abstract long number();
     }
 
     private abstract static class FieldList {

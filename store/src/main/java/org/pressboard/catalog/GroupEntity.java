@@ -6,12 +6,12 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.util.Arrays;
 import java.util.Set;
-import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 import org.pressboard.grant.Group;
 import org.pressboard.grant.GroupKey;
+import org.pressboard.value.RowId;
 
 @Entity
 @Table(name = "member_group")
@@ -45,11 +45,11 @@ class GroupEntity {
     final void change(Group group) {
         label = group.label();
         rows = KeptForm.CONDITION.write(group.rows());
-        byHand = new TreeSet<>(group.byHand()).toArray(Long[]::new);
+        byHand = group.byHand().stream().map(RowId::number).sorted().toArray(Long[]::new);
     }
 
     Group toGroup() {
-        Set<Long> members = Arrays.stream(byHand).collect(Collectors.toSet());
+        Set<RowId> members = Arrays.stream(byHand).map(RowId::new).collect(Collectors.toSet());
         return new Group(new GroupKey(key), label, KeptForm.CONDITION.read(rows), members);
     }
 }

@@ -5,6 +5,7 @@ import org.jooq.Condition;
 import org.jooq.impl.DSL;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.sql.TableSql;
+import org.pressboard.value.RowId;
 
 /** Among which rows one has to be to be written. */
 interface Among {
@@ -20,5 +21,5 @@ interface Among {
         };
     }
 
-    Condition has(long row);
+    Condition has(RowId row);
 }

@@ -9,10 +9,12 @@ import org.jooq.impl.DSL;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.history.Author;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.source.Hosted;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -36,7 +38,7 @@ public class Approvals {
      * @throws ProblemsFound when the row is there no more
      */
     @Transactional
-    public Optional<Long> letThrough(TableKey key, long row, Author author) {
+    public Optional<Long> letThrough(TableKey key, RowId row, Author author) {
         FieldKey by = field(key);
         RowEditing.Outcome outcome = editing.change(key, row, Map.of(by, Optional.of(Value.of(false))),
                 Map.of(by, Optional.of(Value.of(true))), author);
@@ -49,10 +51,10 @@ public class Approvals {
      * @throws ProblemsFound when it waits no more, or rows refer to it
      */
     @Transactional
-    public long turnAway(TableKey key, long row, Author author) {
+    public long turnAway(TableKey key, RowId row, Author author) {
         Table table = catalog.tables().get(key);
-        boolean waits = sql.fetchExists(DSL.selectOne().from(TableSql.name(table))
-                .where(DSL.condition("row_id = {0} and not {1}", DSL.val(row), TableSql.column(table.field(field(key))))));
+        boolean waits = sql.fetchExists(DSL.selectOne().from(Hosted.name(table))
+                .where(Hosted.ID.eq(row).and(DSL.condition("not {0}", TableSql.column(table.field(field(key)))))));
         if (!waits) {
             throw ProblemsFound.of("row.waits-no-more");
         }
@@ -61,17 +63,17 @@ public class Approvals {
 
     /** The e-mail address of whoever sent the row from a page, where that is known. */
     @Transactional(readOnly = true)
-    public Optional<String> sender(TableKey key, long row) {
+    public Optional<String> sender(TableKey key, RowId row) {
         return Optional.ofNullable(senders(catalog.tables().get(key), List.of(row)).get(row));
     }
 
     /** The same of several rows of the table; those of whom it is not known are left out. */
     @Transactional(readOnly = true)
-    public Map<Long, String> senders(Table table, List<Long> rows) {
-        Map<Long, String> senders = new HashMap<>();
-        sql.fetch("select row_id, {0} from {1} where row_id = any({2}) and {0} like '%@%'", DSL.name(TableSql.SENDER),
-                TableSql.name(table), DSL.val(rows.toArray(Long[]::new)))
-                .forEach(found -> senders.put(found.get(0, Long.class), found.get(1, String.class)));
+    public Map<RowId, String> senders(Table table, List<RowId> rows) {
+        Map<RowId, String> senders = new HashMap<>();
+        sql.select(Hosted.ID, DSL.field(Hosted.SENDER, String.class)).from(Hosted.name(table))
+                .where(Hosted.ID.in(rows)).and("{0} like '%@%'", Hosted.SENDER)
+                .forEach(found -> senders.put(found.value1(), found.value2()));
         return senders;
     }
 

@@ -32,12 +32,14 @@ import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.ReferredValues;
+import org.pressboard.source.Hosted;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
 import org.pressboard.table.Numeric;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -98,14 +100,14 @@ public class FormSending {
      * @param about   its button for it
      */
     @Transactional(readOnly = true)
-    public Map<Long, Problem> shut(ListingKey listing, Sending about, Visitor visitor, Collection<Long> rows) {
+    public Map<RowId, Problem> shut(ListingKey listing, Sending about, Visitor visitor, Collection<RowId> rows) {
         return catalog.published().listing(listing).map(found -> found.edition().page()).flatMap(page ->
                 page.form(new FormKey(about.form())).filter(form -> form.bounds().isCounted() && !rows.isEmpty())
                         .map(form -> shut(form, page.remembered(form), about.by(), visitor, rows))).orElse(Map.of());
     }
 
-    private Map<Long, Problem> shut(Form form, String name, FieldKey by, Visitor visitor, Collection<Long> rows) {
-        Map<Long, Problem> shut = new HashMap<>();
+    private Map<RowId, Problem> shut(Form form, String name, FieldKey by, Visitor visitor, Collection<RowId> rows) {
+        Map<RowId, Problem> shut = new HashMap<>();
         full(form, by, rows).forEach(row -> shut.put(row, Problem.of("form.no-room")));
         String sender = Objects.requireNonNullElse(visitor.email(), "");
         if (form.bounds().each() == null || sender.isEmpty()) {
@@ -122,18 +124,18 @@ public class FormSending {
     }
 
     /** How often they have sent it about these rows. */
-    private Map<Long, Long> sent(Form form, String name, String sender, FieldKey by, Collection<Long> rows) {
+    private Map<RowId, Long> sent(Form form, String name, String sender, FieldKey by, Collection<RowId> rows) {
         Table table = catalog.tables().get(form.table());
-        Map<Long, Long> sent = new HashMap<>();
+        Map<RowId, Long> sent = new HashMap<>();
         sql.fetch("select {0}, count(*) from {1} where {2} = {3} and {4} = {5} and {0} = any({6}) group by {0}",
-                TableSql.column(table.field(by)), TableSql.name(table), DSL.name(TableSql.FORM), DSL.val(name),
-                DSL.name(TableSql.SENDER), DSL.val(sender), DSL.val(rows.toArray(Long[]::new)))
-                .forEach(found -> sent.put(found.get(0, Long.class), found.get(1, Long.class)));
+                TableSql.column(table.field(by)), Hosted.name(table), Hosted.FORM, DSL.val(name),
+                Hosted.SENDER, DSL.val(sender), DSL.val(Hosted.array(rows)))
+                .forEach(found -> sent.put(new RowId(found.get(0, Long.class)), found.get(1, Long.class)));
         return sent;
     }
 
     /** Of these rows, those of which the number that bounds the form is not more than nought. */
-    private List<Long> full(Form form, FieldKey by, Collection<Long> rows) {
+    private List<RowId> full(Form form, FieldKey by, Collection<RowId> rows) {
         FieldKey room = form.bounds().room();
         if (room == null || !room.isThrough() || !room.way().getFirst().equals(by)) {
             return List.of();
@@ -151,8 +153,8 @@ public class FormSending {
             return form.bounds().against(LocalDate.now(clock), 0, 0);
         }
         Record sent = sql.fetchSingle("select count(*), count(*) filter (where {0} = {1} and {5}) from {2} where {3} = {4}",
-                DSL.name(TableSql.SENDER), DSL.val(sender), TableSql.name(catalog.tables().get(form.table())),
-                DSL.name(TableSql.FORM), DSL.val(name), alike);
+                Hosted.SENDER, DSL.val(sender), Hosted.name(catalog.tables().get(form.table())),
+                Hosted.FORM, DSL.val(name), alike);
         return form.bounds().against(LocalDate.now(clock), sent.get(0, Long.class), sent.get(1, Long.class));
     }
 

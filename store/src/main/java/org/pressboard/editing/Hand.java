@@ -18,6 +18,7 @@ import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 /** By whose hand rows are written, and what they may write. */
@@ -38,7 +39,7 @@ interface Hand {
     }
 
     /** What is against their giving these values to these rows, by field; what they may not change at all is refused apart. */
-    default Map<FieldKey, Problem> against(Table table, Collection<Long> rows, Map<FieldKey, Optional<Value>> give) {
+    default Map<FieldKey, Problem> against(Table table, Collection<RowId> rows, Map<FieldKey, Optional<Value>> give) {
         return Map.of();
     }
 
@@ -54,7 +55,7 @@ interface Hand {
      * @throws ProblemsFound where it writes fewer rows than it should, or they may not do that to one of the rows as it
      *         is then
      */
-    default long write(DSLContext sql, Verb verb, Table table, Collection<Long> rows, ResultQuery<Record> act, Query statement) {
+    default long write(DSLContext sql, Verb verb, Table table, Collection<RowId> rows, ResultQuery<Record> act, Query statement) {
         return number(Together.send(sql, List.of(act, statement)));
     }
 
@@ -64,7 +65,7 @@ interface Hand {
     }
 
     /** Refuses where they may not do that to one of these rows as it is now. */
-    default void check(Verb verb, Table table, Collection<Long> rows) {
+    default void check(Verb verb, Table table, Collection<RowId> rows) {
     }
 
     /** The tables as they go by them. */

@@ -8,7 +8,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
@@ -32,6 +31,7 @@ import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.Picking;
+import org.pressboard.source.Hosted;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
 import org.pressboard.table.Referring;
@@ -40,6 +40,7 @@ import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -88,17 +89,17 @@ public class RowEditing {
     }
 
     /** A row that was added, or why it was not. */
-    public record Added(Outcome outcome, long row) {
+    public record Added(Outcome outcome, RowId row) {
     }
 
     /** The row with everything that it has, as those see it who may see everything. */
     @Transactional(readOnly = true)
-    public Optional<Row> find(TableKey key, long row) {
+    public Optional<Row> find(TableKey key, RowId row) {
         Tables tables = catalog.tables();
         return tables.find(key).flatMap(table -> find(tables, table, row));
     }
 
-    private Optional<Row> find(Tables tables, Table table, long row) {
+    private Optional<Row> find(Tables tables, Table table, RowId row) {
         TableSql from = TableSql.of(Sight.whole(tables, table.key()), Standpoint.NOBODY, Locale.ENGLISH);
         Picking picking = whole(from, table);
         return sql.select(picking.columns()).from(from.asTable()).where(from.rowId().eq(row))
@@ -122,32 +123,32 @@ public class RowEditing {
         table.entered().forEach(field -> all.put(field.key(), Optional.ofNullable(values.get(field.key()))));
         Map<FieldKey, Problem> problems = checks.problems(tables, table, all, null);
         if (!problems.isEmpty()) {
-            return new Added(new Outcome.Refused(problems), 0);
+            return new Added(new Outcome.Refused(problems), RowId.NONE);
         }
         files.use(key, values.values());
         Map<Field<?>, Field<?>> columns = columns(table, all);
-        columns.put(DSL.field(DSL.name("added_by")), DSL.val(author.who()));
-        columns.put(DSL.field(DSL.name("changed_by")), DSL.val(author.who()));
+        columns.put(DSL.field(Hosted.ADDED_BY), DSL.val(author.who()));
+        columns.put(DSL.field(Hosted.CHANGED_BY), DSL.val(author.who()));
         if (!hand.sent().by().isEmpty()) {
-            columns.put(DSL.field(DSL.name(TableSql.SENDER)), DSL.val(hand.sent().by()));
-            columns.put(DSL.field(DSL.name(TableSql.FORM)), DSL.val(hand.sent().form()));
+            columns.put(DSL.field(Hosted.SENDER), DSL.val(hand.sent().by()));
+            columns.put(DSL.field(Hosted.FORM), DSL.val(hand.sent().form()));
         }
-        long row = nextNumber(table);
-        columns.put(DSL.field(DSL.name(TableSql.ROW_ID)), DSL.val(row));
+        RowId row = next(table);
+        columns.put(Hosted.ID, DSL.val(row, Hosted.TYPE));
         long act = write(Verb.ADD, tables, table, List.of(row), hand,
                 acts.beginning(author, Act.What.ROW_ADDED, key, Act.Details.of(called(table, values))),
-                sql.insertInto(DSL.table(TableSql.name(table))).set(columns));
+                sql.insertInto(DSL.table(Hosted.name(table))).set(columns));
         return new Added(new Outcome.Done(act), row);
     }
 
     /** Known before the row is there: not everybody who may add one sees it then. */
-    private long nextNumber(Table table) {
-        return Objects.requireNonNull(sql.fetchSingle("select nextval(pg_get_serial_sequence({0}, {1}))",
-                DSL.inline(sql.render(TableSql.name(table))), DSL.inline(TableSql.ROW_ID)).get(0, Long.class));
+    private RowId next(Table table) {
+        return new RowId(sql.fetchSingle("select nextval(pg_get_serial_sequence({0}, {1}))",
+                DSL.inline(sql.render(Hosted.name(table))), DSL.inline(Hosted.ROW.last())).get(0, Long.class));
     }
 
     /** Writes rows by that hand, as an act; gives its number. */
-    private long write(Verb verb, Tables tables, Table table, Collection<Long> rows, Hand hand, ResultQuery<Record> act,
+    private long write(Verb verb, Tables tables, Table table, Collection<RowId> rows, Hand hand, ResultQuery<Record> act,
             Query statement) {
         changes.changed();
         return guarded(table, () -> hand.write(sql, verb, table, rows, act, statement));
@@ -166,14 +167,14 @@ public class RowEditing {
      * @throws ProblemsFound when the row is there no more
      */
     @Transactional
-    public Outcome change(TableKey key, long row, Map<FieldKey, Optional<Value>> was,
+    public Outcome change(TableKey key, RowId row, Map<FieldKey, Optional<Value>> was,
             Map<FieldKey, Optional<Value>> give, Author author) {
         return change(key, row, was, give, author, Hand.STAFF, Among.ALL)
                 .orElseThrow(() -> ProblemsFound.of("row.gone"));
     }
 
     /** @return empty where the row is not there, or not among those: nobody is told which */
-    Optional<Outcome> change(TableKey key, long row, Map<FieldKey, Optional<Value>> was, Map<FieldKey, Optional<Value>> give,
+    Optional<Outcome> change(TableKey key, RowId row, Map<FieldKey, Optional<Value>> was, Map<FieldKey, Optional<Value>> give,
             Author author, Hand hand, Among among) {
         Tables tables = hand.tables(catalog);
         Table table = tables.get(key);
@@ -212,7 +213,7 @@ public class RowEditing {
     }
 
     /** A row as it is now, which nobody else changes before the transaction ends; where it is among those and they may change it. */
-    private Optional<Row> hold(Tables tables, Table table, long row, Hand hand, Among among) {
+    private Optional<Row> hold(Tables tables, Table table, RowId row, Hand hand, Among among) {
         TableSql from = TableSql.of(Sight.whole(tables, table.key()), hand.standpoint(), Locale.ENGLISH);
         Picking picking = whole(from, table);
         Field<Boolean> may = DSL.field(from.conditionRowByRow(hand.granted(Verb.CHANGE, table)));
@@ -236,20 +237,20 @@ public class RowEditing {
     }
 
     /** The statement that gives rows these values. */
-    private Query giving(Table table, Collection<Long> rows, Map<FieldKey, Optional<Value>> changed, Author author) {
+    private Query giving(Table table, Collection<RowId> rows, Map<FieldKey, Optional<Value>> changed, Author author) {
         files.use(table.key(), changed.values().stream().flatMap(Optional::stream).toList());
         Map<Field<?>, Field<?>> columns = columns(table, changed);
-        columns.put(DSL.field(DSL.name("changed_at")), DSL.currentOffsetDateTime());
-        columns.put(DSL.field(DSL.name("changed_by")), DSL.val(author.who()));
-        return sql.update(DSL.table(TableSql.name(table))).set(columns).where(among(rows));
+        columns.put(DSL.field(Hosted.CHANGED_AT), DSL.currentOffsetDateTime());
+        columns.put(DSL.field(Hosted.CHANGED_BY), DSL.val(author.who()));
+        return sql.update(DSL.table(Hosted.name(table))).set(columns).where(among(rows));
     }
 
-    private static Condition among(Collection<Long> rows) {
-        return DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows);
+    private static Condition among(Collection<RowId> rows) {
+        return Hosted.oneOf(Hosted.ID, rows);
     }
 
     /** Gives a row these values, whatever it has now, as part of the caller's act. */
-    Outcome give(Table table, long row, Map<FieldKey, Optional<Value>> values, Author author) {
+    public Outcome give(Table table, RowId row, Map<FieldKey, Optional<Value>> values, Author author) {
         Map<FieldKey, Problem> problems = checks.problems(catalog.tables(), table, values, row);
         if (!problems.isEmpty()) {
             return new Outcome.Refused(problems);
@@ -262,11 +263,11 @@ public class RowEditing {
 
     /** Gives several rows the same values in some fields. */
     @Transactional
-    public Outcome changeAll(TableKey key, Collection<Long> rows, Map<FieldKey, Optional<Value>> give, Author author) {
+    public Outcome changeAll(TableKey key, Collection<RowId> rows, Map<FieldKey, Optional<Value>> give, Author author) {
         return changeAll(key, rows, give, author, Hand.STAFF);
     }
 
-    Outcome changeAll(TableKey key, Collection<Long> rows, Map<FieldKey, Optional<Value>> give, Author author, Hand hand) {
+    Outcome changeAll(TableKey key, Collection<RowId> rows, Map<FieldKey, Optional<Value>> give, Author author, Hand hand) {
         Tables tables = hand.tables(catalog);
         Table table = tables.get(key);
         Map<FieldKey, Problem> against = hand.against(table, rows, give);
@@ -292,11 +293,11 @@ public class RowEditing {
      * @throws ProblemsFound when rows refer to one of them that are to stay
      */
     @Transactional
-    public long remove(TableKey key, Collection<Long> rows, Author author) {
+    public long remove(TableKey key, Collection<RowId> rows, Author author) {
         return remove(key, rows, author, Hand.STAFF);
     }
 
-    long remove(TableKey key, Collection<Long> rows, Author author, Hand hand) {
+    long remove(TableKey key, Collection<RowId> rows, Author author, Hand hand) {
         Tables tables = hand.tables(catalog);
         Table table = tables.get(key);
         hand.check(Verb.REMOVE, table, rows);
@@ -312,7 +313,7 @@ public class RowEditing {
                 acts.beginning(author, Act.What.ROWS_REMOVED, key, new Act.Details(name, null, null, referring.stream()
                         .map(against -> new Act.Along(against.table().label(), against.by().label(), against.rows(),
                                 against.onRemoval() == Referring.OnRemoval.REMOVE_ALONG)).toList())),
-                sql.deleteFrom(DSL.table(TableSql.name(table))).where(among(rows)));
+                sql.deleteFrom(DSL.table(Hosted.name(table))).where(among(rows)));
     }
 
     /** Rows of a table that refer to some rows, and what becomes of them. */
@@ -321,17 +322,17 @@ public class RowEditing {
 
     /** What refers to these rows. */
     @Transactional(readOnly = true)
-    public List<Against> against(TableKey key, Collection<Long> rows) {
+    public List<Against> against(TableKey key, Collection<RowId> rows) {
         Tables tables = catalog.tables();
         return against(tables, tables.get(key), rows);
     }
 
-    private List<Against> against(Tables tables, Table table, Collection<Long> rows) {
+    private List<Against> against(Tables tables, Table table, Collection<RowId> rows) {
         List<Against> found = new ArrayList<>();
         for (Tables.Reference reference : tables.referringTo(table.key())) {
             Condition refers = DSL.condition(reference.by().type().isSeveral() ? "{0} && {1}" : "{0} = any({1})",
-                    DSL.name(reference.by().key().name()), DSL.val(rows.toArray(Long[]::new)));
-            int count = sql.fetchCount(DSL.selectOne().from(TableSql.name(reference.from())).where(refers));
+                    DSL.name(reference.by().key().name()), DSL.val(Hosted.array(rows)));
+            int count = sql.fetchCount(DSL.selectOne().from(Hosted.name(reference.from())).where(refers));
             if (count > 0) {
                 found.add(new Against(reference.from(), reference.by(), count,
                         ((Referring) reference.by().type()).onRemoval()));

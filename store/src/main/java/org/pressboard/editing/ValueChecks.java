@@ -10,6 +10,7 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.files.Files;
 import org.pressboard.files.KeptFile;
 import org.pressboard.problem.Problem;
+import org.pressboard.source.Hosted;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
 import org.pressboard.table.Attached;
@@ -20,6 +21,7 @@ import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.PlainForm;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.stereotype.Component;
 
@@ -41,7 +43,7 @@ class ValueChecks {
      * @param row the number of the row; {@code null}: it is a new one, or there are several
      */
     Map<FieldKey, Problem> problems(Tables tables, Table table, Map<FieldKey, Optional<Value>> values,
-            @Nullable Long row) {
+            @Nullable RowId row) {
         Map<FieldKey, Problem> problems = new HashMap<>();
         values.forEach((key, value) -> {
             Field field = table.field(key);
@@ -63,10 +65,10 @@ class ValueChecks {
 
     /** What only the rows that are there can tell. */
     private Optional<Problem> lookUp(Tables tables, Table table, Field field, Value value,
-            @Nullable Long row) {
-        if (field.rules().unique() && sql.fetchExists(DSL.selectOne().from(TableSql.name(table))
+            @Nullable RowId row) {
+        if (field.rules().unique() && sql.fetchExists(DSL.selectOne().from(Hosted.name(table))
                 .where(DSL.condition("{0} = {1}", TableSql.column(field), ValueSql.bound(value)))
-                .and(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).ne(row == null ? -1L : row)))) {
+                .and(Hosted.ID.ne(row == null ? RowId.NONE : row)))) {
             return Optional.of(Problem.of("entry.not-unique"));
         }
         if (field.type() instanceof Attached attached) {
@@ -76,9 +78,9 @@ class ValueChecks {
     }
 
     private Optional<Problem> leadsSomewhere(Table target, Value value) {
-        List<Long> rows = VisitorRows.numbers(value);
-        int there = sql.fetchCount(DSL.selectOne().from(TableSql.name(target))
-                .where(DSL.field(DSL.name(TableSql.ROW_ID), Long.class).in(rows)));
+        List<RowId> rows = VisitorRows.numbers(value);
+        int there = sql.fetchCount(DSL.selectOne().from(Hosted.name(target))
+                .where(Hosted.ID.in(rows)));
         return there == rows.size() ? Optional.empty() : Optional.of(Problem.of("entry.no-such-row", target.label()));
     }
 

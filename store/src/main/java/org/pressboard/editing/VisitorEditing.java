@@ -30,6 +30,7 @@ import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -87,7 +88,7 @@ public class VisitorEditing {
         Map<FieldKey, Problem> against = theirs.unseen(site.table(key), stamped);
         against.putAll(theirs.leftOut(Verb.ADD, site.table(key), own, List.of()));
         return against.isEmpty() ? editing.add(key, stamped, author, new VisitorHand(theirs, scope, own, sent))
-                : new RowEditing.Added(new RowEditing.Outcome.Refused(against), 0);
+                : new RowEditing.Added(new RowEditing.Outcome.Refused(against), RowId.NONE);
     }
 
     /** Set by the server, so that it can be neither forgotten nor forged; staff say themselves whose a row is. */
@@ -114,7 +115,7 @@ public class VisitorEditing {
 
     /** @throws ProblemsFound when they may not, or the row is not there */
     @Transactional
-    public RowEditing.Outcome change(Visitor visitor, TableKey key, long row, Map<FieldKey, Optional<Value>> was,
+    public RowEditing.Outcome change(Visitor visitor, TableKey key, RowId row, Map<FieldKey, Optional<Value>> was,
             Map<FieldKey, Optional<Value>> give, Author author) {
         return change(visitor, key, row, was, give, author, Among.ALL)
                 .orElseThrow(() -> ProblemsFound.of("row.gone"));
@@ -126,12 +127,12 @@ public class VisitorEditing {
      * @return empty where it is none of those that the visitor gets there
      */
     @Transactional
-    public Optional<RowEditing.Outcome> change(RowQuery listing, Locale language, long row, Map<FieldKey, Optional<Value>> was,
+    public Optional<RowEditing.Outcome> change(RowQuery listing, Locale language, RowId row, Map<FieldKey, Optional<Value>> was,
             Map<FieldKey, Optional<Value>> give, Author author) {
         return change(listing.visitor(), listing.table().key(), row, was, give, author, Among.of(listing, language));
     }
 
-    private Optional<RowEditing.Outcome> change(Visitor visitor, TableKey key, long row, Map<FieldKey, Optional<Value>> was,
+    private Optional<RowEditing.Outcome> change(Visitor visitor, TableKey key, RowId row, Map<FieldKey, Optional<Value>> was,
             Map<FieldKey, Optional<Value>> give, Author author, Among among) {
         Map<FieldKey, Optional<Value>> given = new HashMap<>(give);
         given.entrySet().removeIf(each -> each.getValue().equals(was.getOrDefault(each.getKey(), Optional.empty())));
@@ -144,7 +145,7 @@ public class VisitorEditing {
      * @throws ProblemsFound when they may not change one of them so; none is changed then
      */
     @Transactional
-    public RowEditing.Outcome changeAll(Visitor visitor, TableKey key, Collection<Long> rows,
+    public RowEditing.Outcome changeAll(Visitor visitor, TableKey key, Collection<RowId> rows,
             Map<FieldKey, Optional<Value>> give, Author author) {
         return editing.changeAll(key, rows, give, author, hand(catalog.published(), visitor, give.keySet()));
     }
@@ -154,13 +155,13 @@ public class VisitorEditing {
      * @throws ProblemsFound when they may not; none is removed then
      */
     @Transactional
-    public long remove(Visitor visitor, TableKey key, Collection<Long> rows, Author author) {
+    public long remove(Visitor visitor, TableKey key, Collection<RowId> rows, Author author) {
         return editing.remove(key, rows, author, hand(catalog.published(), visitor, Set.of()));
     }
 
     /** To which of these rows the visitor may do that. */
     @Transactional(readOnly = true)
-    public Set<Long> may(Visitor visitor, Verb verb, TableKey key, Collection<Long> rows) {
+    public Set<RowId> may(Visitor visitor, Verb verb, TableKey key, Collection<RowId> rows) {
         PublishedSite site = catalog.published();
         Decision decision = site.may(visitor, verb, key);
         if (rows.isEmpty() || !decision.isAllowed()) {
@@ -172,9 +173,9 @@ public class VisitorEditing {
 
     /** The same of several verbs, asked once of those of which grants say the same. */
     @Transactional(readOnly = true)
-    public Map<Verb, Set<Long>> may(Visitor visitor, Set<Verb> verbs, TableKey key, Collection<Long> rows) {
-        Map<Verb, Set<Long>> may = new EnumMap<>(Verb.class);
-        Map<Condition, Set<Long>> known = new HashMap<>();
+    public Map<Verb, Set<RowId>> may(Visitor visitor, Set<Verb> verbs, TableKey key, Collection<RowId> rows) {
+        Map<Verb, Set<RowId>> may = new EnumMap<>(Verb.class);
+        Map<Condition, Set<RowId>> known = new HashMap<>();
         for (Verb verb : verbs) {
             Condition allowed = catalog.published().may(visitor, verb, key).rows();
             may.put(verb, known.computeIfAbsent(allowed, same -> may(visitor, verb, key, rows)));
@@ -184,21 +185,21 @@ public class VisitorEditing {
 
     /** In which of these rows none of these fields is left out of what the visitor may do; what else is needed apart. */
     @Transactional(readOnly = true)
-    public Set<Long> open(Visitor visitor, Verb verb, TableKey key, Collection<FieldKey> fields, Collection<Long> rows) {
+    public Set<RowId> open(Visitor visitor, Verb verb, TableKey key, Collection<FieldKey> fields, Collection<RowId> rows) {
         PublishedSite site = catalog.published();
         return rows(site, visitor).open(verb, site.table(key), fields, rows);
     }
 
     /** Those of these fields that are left out of what the visitor may do with one of these rows, or with all rows. */
     @Transactional(readOnly = true)
-    public Set<FieldKey> leftOut(Visitor visitor, Verb verb, TableKey key, Collection<FieldKey> fields, Collection<Long> rows) {
+    public Set<FieldKey> leftOut(Visitor visitor, Verb verb, TableKey key, Collection<FieldKey> fields, Collection<RowId> rows) {
         PublishedSite site = catalog.published();
         return rows(site, visitor).leftOut(verb, site.table(key), fields, rows).keySet();
     }
 
     /** Those of these rows of which that is so, as far as the visitor sees what it asks about. */
     @Transactional(readOnly = true)
-    public Set<Long> among(Visitor visitor, TableKey key, Condition condition, Collection<Long> rows) {
+    public Set<RowId> among(Visitor visitor, TableKey key, Condition condition, Collection<RowId> rows) {
         PublishedSite site = catalog.published();
         return rows.isEmpty() ? Set.of() : rows(site, visitor).among(site.table(key), condition, rows);
     }

@@ -27,6 +27,7 @@ import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.dao.NonTransientDataAccessException;
 
@@ -40,7 +41,7 @@ record VisitorHand(VisitorRows rows, VisitorScope scope, Set<FieldKey> given, Se
     private static final String NOT_ALLOWED = "42501";
 
     @Override
-    public long write(DSLContext sql, Verb verb, Table table, Collection<Long> numbers, ResultQuery<Record> act,
+    public long write(DSLContext sql, Verb verb, Table table, Collection<RowId> numbers, ResultQuery<Record> act,
             Query statement) {
         List<Query> statements = new ArrayList<>(List.of(act));
         scope.entering(rows.visitor(), rows.standpoint(), setByServer(verb, table)).ifPresent(statements::add);
@@ -73,7 +74,7 @@ record VisitorHand(VisitorRows rows, VisitorScope scope, Set<FieldKey> given, Se
     }
 
     @Override
-    public Map<FieldKey, Problem> against(Table table, Collection<Long> numbers, Map<FieldKey, Optional<Value>> give) {
+    public Map<FieldKey, Problem> against(Table table, Collection<RowId> numbers, Map<FieldKey, Optional<Value>> give) {
         Map<FieldKey, Value> values = new HashMap<>();
         given.forEach(field -> give.get(field).ifPresent(value -> values.put(field, value)));
         Map<FieldKey, Problem> against = rows.unseen(table, values);
@@ -86,7 +87,7 @@ record VisitorHand(VisitorRows rows, VisitorScope scope, Set<FieldKey> given, Se
         if (!(field.type() instanceof Referring)) {
             return List.of();
         }
-        Set<Long> seen = rows.seen(rows.site().tables().target(field), VisitorRows.numbers(value));
+        Set<RowId> seen = rows.seen(rows.site().tables().target(field), VisitorRows.numbers(value));
         return value.each().stream().filter(each -> !seen.contains(((Value.Referred) each).row())).toList();
     }
 
@@ -99,12 +100,12 @@ record VisitorHand(VisitorRows rows, VisitorScope scope, Set<FieldKey> given, Se
     }
 
     @Override
-    public void check(Verb verb, Table table, Collection<Long> numbers) {
+    public void check(Verb verb, Table table, Collection<RowId> numbers) {
         refuse(verb, rows.granted(table, granted(verb, table), numbers).size(), numbers);
         checkFields(verb, table, numbers);
     }
 
-    private static void refuse(Verb verb, int granted, Collection<Long> numbers) {
+    private static void refuse(Verb verb, int granted, Collection<RowId> numbers) {
         if (granted < new HashSet<>(numbers).size()) {
             throw ProblemsFound.of(Hand.notThis(verb));
         }
@@ -130,7 +131,7 @@ record VisitorHand(VisitorRows rows, VisitorScope scope, Set<FieldKey> given, Se
         return rows.standpoint();
     }
 
-    private void checkFields(Verb verb, Table table, Collection<Long> numbers) {
+    private void checkFields(Verb verb, Table table, Collection<RowId> numbers) {
         rows.leftOut(verb, table, given, numbers).values().stream().findFirst().ifPresent(problem -> {
             throw new ProblemsFound(new Problems(List.of(problem)));
         });

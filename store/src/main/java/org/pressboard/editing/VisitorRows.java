@@ -23,45 +23,46 @@ import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 /** What one visitor may do with rows that are named by their numbers, as the site's grants have it. */
 record VisitorRows(DSLContext sql, PublishedSite site, Visitor visitor, Standpoint standpoint) {
 
     /** Those of which that is so, as far as the visitor sees what it asks about. */
-    Set<Long> among(Table table, Condition condition, Collection<Long> rows) {
+    Set<RowId> among(Table table, Condition condition, Collection<RowId> rows) {
         return numbers(meeting(site.sight(visitor, table.key()), condition, rows));
     }
 
     /** Those of which a grant is, which looks at rows as they are. */
-    Set<Long> granted(Table table, Condition condition, Collection<Long> rows) {
+    Set<RowId> granted(Table table, Condition condition, Collection<RowId> rows) {
         return numbers(asking(table, condition, rows));
     }
 
     /** The statement that finds them. */
-    Select<Record1<Long>> asking(Table table, Condition condition, Collection<Long> rows) {
+    Select<Record1<RowId>> asking(Table table, Condition condition, Collection<RowId> rows) {
         return meeting(Sight.whole(site.tables(), table.key()), condition, rows);
     }
 
     /** Those that the visitor sees. */
-    Set<Long> seen(Table table, Collection<Long> rows) {
+    Set<RowId> seen(Table table, Collection<RowId> rows) {
         return visitor.isStaff() ? Set.copyOf(rows)
                 : among(table, site.sight(visitor, table.key()).asked(table.key()), rows);
     }
 
-    private Select<Record1<Long>> meeting(Sight sight, Condition condition, Collection<Long> rows) {
+    private Select<Record1<RowId>> meeting(Sight sight, Condition condition, Collection<RowId> rows) {
         TableSql from = TableSql.of(sight, standpoint, Locale.ENGLISH);
         return sql.select(from.rowId()).from(from.asTable()).where(from.rowId().in(rows))
                 .and(from.conditionRowByRow(condition));
     }
 
-    private static Set<Long> numbers(Select<Record1<Long>> found) {
+    private static Set<RowId> numbers(Select<Record1<RowId>> found) {
         return new HashSet<>(found.fetch(Record1::value1));
     }
 
     /** Those in which none of these fields is left out of what the visitor may do. */
-    Set<Long> open(Verb verb, Table table, Collection<FieldKey> fields, Collection<Long> rows) {
-        Set<Long> open = new HashSet<>(rows);
+    Set<RowId> open(Verb verb, Table table, Collection<FieldKey> fields, Collection<RowId> rows) {
+        Set<RowId> open = new HashSet<>(rows);
         partly(verb, table.key()).forEach((field, in) -> {
             if (fields.contains(field) && !open.isEmpty()) {
                 open.retainAll(granted(table, in, open));
@@ -71,7 +72,7 @@ record VisitorRows(DSLContext sql, PublishedSite site, Visitor visitor, Standpoi
     }
 
     /** The fields given that are left out of what they may do with one of these rows, or with all rows. */
-    Map<FieldKey, Problem> leftOut(Verb verb, Table table, Collection<FieldKey> given, Collection<Long> rows) {
+    Map<FieldKey, Problem> leftOut(Verb verb, Table table, Collection<FieldKey> given, Collection<RowId> rows) {
         Map<FieldKey, Problem> leftOut = new HashMap<>();
         partly(verb, table.key()).forEach((field, in) -> {
             if (given.contains(field) && (in.equals(Condition.NEVER)
@@ -93,7 +94,7 @@ record VisitorRows(DSLContext sql, PublishedSite site, Visitor visitor, Standpoi
     }
 
     /** The rows that a value leads to. */
-    static List<Long> numbers(Value value) {
+    static List<RowId> numbers(Value value) {
         return value.each().stream().map(each -> ((Value.Referred) each).row()).toList();
     }
 
@@ -104,7 +105,7 @@ record VisitorRows(DSLContext sql, PublishedSite site, Visitor visitor, Standpoi
             Field of = table.field(field);
             if (of.type() instanceof Referring && !field.equals(table.owner()) && !visitor.isStaff()) {
                 Table target = site.tables().target(of);
-                List<Long> wanted = numbers(value);
+                List<RowId> wanted = numbers(value);
                 if (seen(target, wanted).size() < new HashSet<>(wanted).size()) {
                     unseen.put(field, Problem.of("entry.no-such-row", target.label()));
                 }

@@ -15,6 +15,7 @@ import org.pressboard.table.FieldType;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.PlainForm;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
@@ -37,9 +38,9 @@ public class RowHistory {
     }
 
     /** What became of one row, the last first. */
-    public List<Entry> ofRow(Table table, long row, int most) {
+    public List<Entry> ofRow(Table table, RowId row, int most) {
         return read(table, row, "{0} where h.table_key = {1} and (h.row_id = {2} or (h.rows is not null "
-                + "and h.rows @> {2}::bigint)) order by h.id desc limit {3}", DSL.val(row), most);
+                + "and h.rows @> {2}::bigint)) order by h.id desc limit {3}", DSL.val(row.number()), most);
     }
 
     /** What an act did to the rows of a table, those that it changed or removed before those it added. */
@@ -48,13 +49,22 @@ public class RowHistory {
                 + "order by h.id limit {3}", DSL.val(act), most);
     }
 
-    private List<Entry> read(Table table, @Nullable Long row, String query, org.jooq.Field<?> which, int most) {
+    /** Puts down, under an act, that a value of a row was left out; what the triggers see of it is only that another came. */
+    public void putDown(Table table, Field field, long act, RowId row, Value value) {
+        sql.execute("insert into pressboard.history (act_id, table_key, verb, row_id, before, after) values "
+                        + "({0}, {1}, 'CHANGED', {2}, jsonb_build_object({3}::text, {4}::text), "
+                        + "jsonb_build_object({3}::text, null))",
+                DSL.val(act), DSL.val(table.key().name()), DSL.val(row.number()), DSL.val(field.key().name()),
+                DSL.val(PlainForm.write(value)));
+    }
+
+    private List<Entry> read(Table table, @Nullable RowId row, String query, org.jooq.Field<?> which, int most) {
         Map<Long, Act> known = new HashMap<>();
         List<Entry> entries = new ArrayList<>();
         for (Record found : sql.fetch(query, DSL.sql(SELECT), DSL.val(table.key().name()), which, DSL.val(most))) {
             Act act = known.computeIfAbsent(found.get("act_id", Long.class),
                     id -> acts.find(table.key(), id).orElseThrow());
-            Long rowId = row == null ? found.get("row_id", Long.class) : row;
+            RowId rowId = row == null ? new RowId(found.get("row_id", Long.class)) : row;
             entries.add(new Entry(found.get("id", Long.class), act, Entry.Verb.valueOf(found.get("verb", String.class)),
                     rowId, values(table, found.get("before", JSONB.class)),
                     values(table, found.get("after", JSONB.class))));

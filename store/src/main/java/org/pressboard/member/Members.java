@@ -23,6 +23,7 @@ import org.pressboard.grant.GroupKey;
 import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
 import org.pressboard.rows.Picking;
+import org.pressboard.source.Hosted;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Field;
@@ -32,6 +33,7 @@ import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -98,8 +100,8 @@ public class Members {
     }
 
     /** One of the members as a visitor, by the number of their row. */
-    public Optional<Visitor> visitor(long row) {
-        return rows(table -> DSL.condition("row_id = {0}", DSL.val(row)), 1).stream().findFirst()
+    public Optional<Visitor> visitor(RowId row) {
+        return rows(table -> Hosted.ID.eq(row), 1).stream().findFirst()
                 .flatMap(found -> email(found).map(email -> visitor(found, email)));
     }
 
@@ -141,6 +143,6 @@ public class Members {
     }
 
     private static String said(Value value) {
-        return value instanceof Value.Referred(long row, String heading) ? heading : PlainForm.write(value);
+        return value instanceof Value.Referred(var row, String heading) ? heading : PlainForm.write(value);
     }
 }

@@ -1,6 +1,7 @@
 package org.pressboard.rows;
 
 import org.jspecify.annotations.Nullable;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 /**
@@ -8,5 +9,5 @@ import org.pressboard.value.Value;
  *
  * @param value what that row has in the field sorted by
  */
-record Anchor(@Nullable Value value, long rowId) {
+record Anchor(@Nullable Value value, RowId rowId) {
 }

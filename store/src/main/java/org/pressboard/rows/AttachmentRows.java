@@ -15,6 +15,7 @@ import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.Listing;
 import org.pressboard.scope.VisitorScope;
+import org.pressboard.source.Hosted;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Table;
@@ -79,7 +80,8 @@ public class AttachmentRows {
     }
 
     private static Condition isIn(TableSql table, FieldKey field, String content) {
-        return DSL.condition(table.type(field).isSeveral() ? "hosted.contents({0}) @> array[{1}]::text[]"
-                : "left({0}, 64) = {1}", table.shown(field), DSL.val(content));
+        return table.type(field).isSeveral()
+                ? DSL.condition("{0} @> array[{1}]::text[]", Hosted.contents(table.shown(field)), DSL.val(content))
+                : DSL.condition("left({0}, 64) = {1}", table.shown(field), DSL.val(content));
     }
 }

@@ -11,6 +11,7 @@ import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 /** What is read of each row of a query, with the parts of composed texts, and the row as the core has it. */
@@ -58,7 +59,7 @@ public final class Picking {
     public Row row(Record found) {
         Map<FieldKey, @Nullable Value> values = new HashMap<>();
         fields.forEach(key -> values.put(key, value(key, found)));
-        return Row.of(found.get(0, Long.class), values);
+        return Row.of(found.get(0, RowId.class), values);
     }
 
     private @Nullable Value value(FieldKey key, Record found) {
@@ -71,7 +72,7 @@ public final class Picking {
             return referred((Long[]) found.get(number), (String[]) is);
         }
         Long row = found.get(number, Long.class);
-        return row == null ? null : new Value.Referred(row, is == null ? "" : is.toString());
+        return row == null ? null : new Value.Referred(new RowId(row), is == null ? "" : is.toString());
     }
 
     /** The rows and what they are called stand in the same order. */
@@ -81,7 +82,7 @@ public final class Picking {
         }
         List<Value> referred = new ArrayList<>();
         for (int i = 0; i < rows.length; i++) {
-            referred.add(new Value.Referred(rows[i], called[i] == null ? "" : called[i]));
+            referred.add(new Value.Referred(new RowId(rows[i]), called[i] == null ? "" : called[i]));
         }
         return referred.isEmpty() ? null : new Value.Several(referred);
     }

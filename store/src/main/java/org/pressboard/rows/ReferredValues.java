@@ -46,7 +46,7 @@ public class ReferredValues {
 
     private Optional<Value> find(Sight sight, Visitor visitor, Standpoint standpoint, Map<FieldKey, Value> row, FieldKey way) {
         FieldKey reference = way.way().getFirst();
-        return way.isThrough() && row.get(reference) instanceof Value.Referred(long number, var called)
+        return way.isThrough() && row.get(reference) instanceof Value.Referred(var number, var called)
                 && sight.table().fields().find(reference).isPresent()
                 && sight.table().field(reference).type() instanceof Referring referring
                 ? picker.value(sight.of(referring.to()).reaching(List.of(way.behind())), visitor, standpoint, way.behind(), number)

@@ -20,6 +20,7 @@ import org.pressboard.value.FieldKey;
 import org.pressboard.value.Folding;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -66,7 +67,7 @@ public class RowPicker {
 
     /** The numbers of the first rows that are called just so, blind to case and accents, for those who may see them all. */
     @Transactional(readOnly = true)
-    public List<Long> called(Sight sight, String text, Locale language, int most) {
+    public List<RowId> called(Sight sight, String text, Locale language, int most) {
         FieldKey heading = sight.table().headingField().map(Field::key).orElse(null);
         if (heading == null || text.isBlank()) {
             return List.of();
@@ -94,7 +95,7 @@ public class RowPicker {
     @Transactional(readOnly = true)
     public List<Value.Referred> without(Sight sight, Visitor visitor, Standpoint standpoint, Condition condition, int most) {
         TableSql table = TableSql.of(sight, standpoint, Locale.ENGLISH);
-        List<Long> numbers = sql.select(table.rowId()).from(table.asTable())
+        List<RowId> numbers = sql.select(table.rowId()).from(table.asTable())
                 .where(table.condition(sight.asked(sight.table().key())))
                 .and(DSL.condition("({0}) is not true", table.conditionRowByRow(condition))).orderBy(table.rowId()).limit(most)
                 .fetch(table.rowId());
@@ -103,14 +104,14 @@ public class RowPicker {
 
     /** What a row is called, for those who may see all; nothing where there is no such row. */
     @Transactional(readOnly = true)
-    public String heading(Tables tables, Table table, long row) {
+    public String heading(Tables tables, Table table, RowId row) {
         return headings(Sight.whole(tables, table.key()), Visitor.staff(""), Standpoint.NOBODY, List.of(row)).stream()
                 .map(Value.Referred::heading).findFirst().orElse("");
     }
 
     /** What these rows are called, as far as somebody sees them. */
     @Transactional(readOnly = true)
-    public List<Value.Referred> headings(Sight sight, Visitor visitor, Standpoint standpoint, List<Long> numbers) {
+    public List<Value.Referred> headings(Sight sight, Visitor visitor, Standpoint standpoint, List<RowId> numbers) {
         FieldKey heading = sight.table().headingField().map(Field::key).orElse(null);
         return heading == null || numbers.isEmpty() ? List.of() : seen(sight, visitor, standpoint, heading, numbers).stream()
                 .map(row -> new Value.Referred(row.id(), called(row, heading))).toList();
@@ -118,13 +119,13 @@ public class RowPicker {
 
     /** What a row has in that field, as far as somebody sees either. */
     @Transactional(readOnly = true)
-    public Optional<Value> value(Sight sight, Visitor visitor, Standpoint standpoint, FieldKey field, long row) {
+    public Optional<Value> value(Sight sight, Visitor visitor, Standpoint standpoint, FieldKey field, RowId row) {
         return sight.table().fields().has(field) ? seen(sight, visitor, standpoint, field, List.of(row)).stream().findFirst()
                 .flatMap(found -> found.find(field)) : Optional.empty();
     }
 
     /** These rows, as far as somebody sees them, with one of their fields. */
-    private List<Row> seen(Sight sight, Visitor visitor, Standpoint standpoint, FieldKey field, List<Long> numbers) {
+    private List<Row> seen(Sight sight, Visitor visitor, Standpoint standpoint, FieldKey field, List<RowId> numbers) {
         scope.enter(visitor, standpoint);
         TableSql table = TableSql.underLock(sight, standpoint, Locale.ENGLISH);
         Picking picking = Picking.whole(table, List.of(field));

@@ -21,11 +21,12 @@ import org.pressboard.listing.Total;
 import org.pressboard.memory.Budget;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.scope.VisitorScope;
+import org.pressboard.source.Hosted;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
 import org.pressboard.table.Table;
-import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -55,8 +56,6 @@ public class Rows {
             return new Key(other, query, language, whole);
         }
     }
-
-    private static final Field<Long> ROW_ID = DSL.field(DSL.name(TableSql.ROW_ID), Long.class);
 
     private final DSLContext sql;
     private final VisitorScope scope;
@@ -120,27 +119,27 @@ public class Rows {
     }
 
     /** The same by the numbers of rows, whatever their keys; in the order of the numbers. */
-    public List<Row> numbered(RowQuery query, Locale language, List<Long> numbers) {
+    public List<Row> numbered(RowQuery query, Locale language, List<RowId> numbers) {
         return Objects.requireNonNull(reading.execute(status -> among(query, language, numbers)));
     }
 
-    private List<Row> among(RowQuery query, Locale language, List<Long> numbers) {
+    private List<Row> among(RowQuery query, Locale language, List<RowId> numbers) {
         return rows(new Key(0, query, language, true), within(query, language, numbers));
     }
 
-    private Optional<Long> numbered(Table table, String key) {
+    private Optional<RowId> numbered(Table table, String key) {
         if (table.rowKey() == null) {
-            return PlainForm.whole(key).map(whole -> ((org.pressboard.value.Value.Whole) whole).number());
+            return RowId.read(key);
         }
         org.pressboard.table.Field field = table.field(table.rowKey());
-        return field.type().read(key).flatMap(value -> sql.select(ROW_ID).from(TableSql.name(table))
-                .where(DSL.condition("{0} = {1}", TableSql.column(field), ValueSql.bound(value))).fetchOptional(ROW_ID));
+        return field.type().read(key).flatMap(value -> sql.select(Hosted.ID).from(Hosted.name(table))
+                .where(DSL.condition("{0} = {1}", TableSql.column(field), ValueSql.bound(value))).fetchOptional(Hosted.ID));
     }
 
-    private List<Long> within(RowQuery query, Locale language, List<Long> numbers) {
+    private List<RowId> within(RowQuery query, Locale language, List<RowId> numbers) {
         TableSql table = TableSql.of(query, language);
-        Set<Long> within = sql.select(table.rowId()).from(table.asTable())
-                .where(table.conditionRowByRow(query.within())).and(table.rowId().eq(DSL.any(array(numbers))))
+        Set<RowId> within = sql.select(table.rowId()).from(table.asTable())
+                .where(table.conditionRowByRow(query.within())).and(Hosted.oneOf(table.rowId(), numbers))
                 .fetchSet(table.rowId());
         return numbers.stream().filter(within::contains).toList();
     }
@@ -202,7 +201,7 @@ public class Rows {
         return keys;
     }
 
-    private List<Row> rows(Key key, List<Long> rowIds) {
+    private List<Row> rows(Key key, List<RowId> rowIds) {
         if (rowIds.isEmpty()) {
             return List.of();
         }
@@ -210,7 +209,7 @@ public class Rows {
         // from here on the transaction is the visitor's
         scope.enter(query.visitor(), query.standpoint());
         TableSql table = TableSql.underLock(query, key.language);
-        Condition these = table.rowId().eq(DSL.any(array(rowIds)));
+        Condition these = Hosted.oneOf(table.rowId(), rowIds);
         if (key.whole) {
             refuseTooMuch(query, table, these);
         }
@@ -218,9 +217,9 @@ public class Rows {
                 SHORTEST_TO_LOOK_AT, LONGEST_TO_LOOK_AT);
         Picking picking = key.whole ? Picking.whole(table, query.show())
                 : Picking.beginnings(table, query.show(), longest);
-        Map<Long, Row> byId = new HashMap<>();
+        Map<RowId, Row> byId = new HashMap<>();
         sql.select(picking.columns()).from(table.asTable()).where(these)
-                .forEach(found -> byId.put(found.get(0, Long.class), picking.row(found)));
+                .forEach(found -> byId.put(found.get(0, RowId.class), picking.row(found)));
         return rowIds.stream().map(byId::get).filter(Objects::nonNull).toList();
     }
 
@@ -230,9 +229,5 @@ public class Rows {
         if (bytes != null && bytes > MOST_BYTES_OF_A_PAGE) {
             throw ProblemsFound.of("page-too-large", MOST_BYTES_OF_A_PAGE / 1024 / 1024);
         }
-    }
-
-    private static Long[] array(List<Long> rowIds) {
-        return rowIds.toArray(Long[]::new);
     }
 }

@@ -10,8 +10,10 @@ import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.SortBy;
+import org.pressboard.source.Hosted;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
+import org.pressboard.value.RowId;
 
 /**
  * A part of an order that one index holds side by side.
@@ -62,7 +64,7 @@ record Stretch(TableSql table, Condition rows, @Nullable SortBy field, List<Sort
         return new Stretch(table, rows, null, List.of(number(table, down)), down);
     }
 
-    private static SortField<Long> number(TableSql table, boolean down) {
+    private static SortField<RowId> number(TableSql table, boolean down) {
         return down ? table.rowId().desc() : table.rowId().asc();
     }
 
@@ -76,7 +78,7 @@ record Stretch(TableSql table, Condition rows, @Nullable SortBy field, List<Sort
                 ? down ? table.rowId().lt(row.rowId()) : table.rowId().gt(row.rowId())
                 : DSL.condition(down ? "({0}, {1}) < ({2}, {3})" : "({0}, {1}) > ({2}, {3})",
                         table.sorted(field.field()), table.rowId(),
-                        table.sorted(field.field(), row.value()), DSL.val(row.rowId()));
+                        table.sorted(field.field(), row.value()), DSL.val(row.rowId(), Hosted.TYPE));
         return rows.and(behind);
     }
 
@@ -91,6 +93,6 @@ record Stretch(TableSql table, Condition rows, @Nullable SortBy field, List<Sort
 
     /** The row that was read with what marks it. */
     Anchor marked(Record row) {
-        return new Anchor(field == null ? null : ValueSql.fromColumn(row.get(1)), row.get(0, Long.class));
+        return new Anchor(field == null ? null : ValueSql.fromColumn(row.get(1)), row.get(0, RowId.class));
     }
 }

@@ -8,12 +8,18 @@ import org.jooq.Name;
 import org.jooq.QueryPart;
 import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
+import org.pressboard.source.Hosted;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
 import org.pressboard.table.Attached;
+import org.pressboard.table.Chosen;
+import org.pressboard.table.FieldType;
+import org.pressboard.table.Numeric;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
+import org.pressboard.table.Temporal;
+import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
 import org.springframework.stereotype.Component;
 
@@ -23,9 +29,6 @@ import org.springframework.stereotype.Component;
  */
 @Component
 public class HostedTables {
-
-    /** Where removed tables wait. */
-    static final String BIN = "hosted_bin";
 
     private final DSLContext sql;
     private final RowSecurity security;
@@ -44,23 +47,23 @@ public class HostedTables {
 
     /** Makes the table, empty, with nobody granted anything. */
     public void create(Table table) {
-        Name name = TableSql.name(table);
+        Name name = Hosted.name(table);
         List<Field<?>> columns = new ArrayList<>();
-        columns.add(DSL.field(DSL.name(TableSql.ROW_ID), SQLDataType.BIGINT.generatedByDefaultAsIdentity()));
+        columns.add(DSL.field(Hosted.ROW, SQLDataType.BIGINT.generatedByDefaultAsIdentity()));
         table.columns().forEach(field ->
                 columns.add(DSL.field(DSL.name(field.key().name()), ValueSql.columnType(field.type()))));
-        for (String when : List.of("added_at", "changed_at")) {
-            columns.add(DSL.field(DSL.name(when), SQLDataType.TIMESTAMPWITHTIMEZONE.notNull()
+        for (Name when : List.of(Hosted.ADDED_AT, Hosted.CHANGED_AT)) {
+            columns.add(DSL.field(when, SQLDataType.TIMESTAMPWITHTIMEZONE.notNull()
                     .defaultValue(DSL.currentOffsetDateTime())));
         }
-        for (String text : List.of("added_by", "changed_by", TableSql.SENDER, TableSql.FORM, TableSql.SEARCH_TEXT)) {
-            columns.add(DSL.field(DSL.name(text), SQLDataType.CLOB));
+        for (Name text : List.of(Hosted.ADDED_BY, Hosted.CHANGED_BY, Hosted.SENDER, Hosted.FORM, Hosted.SEARCH_TEXT)) {
+            columns.add(DSL.field(text, SQLDataType.CLOB));
         }
-        sql.createTable(name).columns(columns).primaryKey(DSL.name(TableSql.ROW_ID)).execute();
-        sql.execute("create index on {0} ({1}, {2}) where {1} is not null", name, DSL.name(TableSql.FORM),
-                DSL.name(TableSql.SENDER));
-        sql.execute("create index on {0} ({1}, {2}) where {1} is not null", name, DSL.name(TableSql.SENDER),
-                DSL.name(TableSql.ROW_ID));
+        sql.createTable(name).columns(columns).primaryKey(Hosted.ROW).execute();
+        sql.execute("create index on {0} ({1}, {2}) where {1} is not null", name, Hosted.FORM,
+                Hosted.SENDER);
+        sql.execute("create index on {0} ({1}, {2}) where {1} is not null", name, Hosted.SENDER,
+                Hosted.ROW);
         describe(table);
         security.begin(table);
         sql.fetch("select pressboard.watch({0}::regclass), pressboard.remember({0}::regclass)",
@@ -71,7 +74,7 @@ public class HostedTables {
 
     /** Adds the column of a field, empty. */
     void addColumn(Table table, org.pressboard.table.Field field) {
-        sql.execute("alter table {0} add column {1} {2}", TableSql.name(table), column(field), typeOf(field));
+        sql.execute("alter table {0} add column {1} {2}", Hosted.name(table), column(field), typeOf(field));
         bind(table, field);
     }
 
@@ -82,7 +85,11 @@ public class HostedTables {
                 case Referring.References references -> links.begin(table, field, references);
                 case Referring referring -> addReference(table, field, referring);
                 case Attached attached -> addFileIndex(table, field, attached);
-                default -> { }
+                case Textual textual -> { }
+                case Numeric numeric -> { }
+                case Temporal temporal -> { }
+                case FieldType.YesNo yesNo -> { }
+                case Chosen chosen -> { }
             }
         }
         if (field.rules().unique()) {
@@ -92,9 +99,9 @@ public class HostedTables {
 
     /** By which it is found out who may see a file. */
     private void addFileIndex(Table table, org.pressboard.table.Field field, Attached attached) {
-        sql.execute(attached.isSeveral() ? "create index {0} on {1} using gin (hosted.contents({2}))"
+        sql.execute(attached.isSeveral() ? "create index {0} on {1} using gin ({2})"
                         : "create index {0} on {1} (left({2}, 64))",
-                DSL.name(IndexName.of(table, field.key(), "files")), TableSql.name(table), column(field));
+                DSL.name(IndexName.of(table, field.key(), "files")), Hosted.name(table), attached.isSeveral() ? Hosted.contents(column(field)) : column(field));
     }
 
     private void addReference(Table table, org.pressboard.table.Field field, Referring referring) {
@@ -104,10 +111,10 @@ public class HostedTables {
             case REMOVE_ALONG -> "cascade";
         });
         sql.execute("alter table {0} add constraint {1} foreign key ({2}) references {3} ({4}) on delete {5} "
-                        + "deferrable initially immediate", TableSql.name(table), referenceName(table, field),
-                column(field), DSL.name(TableSql.SCHEMA, referring.to().name()), DSL.name(TableSql.ROW_ID), then);
+                        + "deferrable initially immediate", Hosted.name(table), referenceName(table, field),
+                column(field), Hosted.name(referring.to()), Hosted.ROW, then);
         sql.execute("create index {0} on {1} ({2})", DSL.name(IndexName.of(table, field.key(), "reference")),
-                TableSql.name(table), column(field));
+                Hosted.name(table), column(field));
     }
 
     private static Name referenceName(Table table, org.pressboard.table.Field field) {
@@ -121,12 +128,12 @@ public class HostedTables {
     }
 
     void addUnique(Table table, org.pressboard.table.Field field) {
-        sql.execute("create unique index {0} on {1} ({2})", uniqueName(table, field), TableSql.name(table),
+        sql.execute("create unique index {0} on {1} ({2})", uniqueName(table, field), Hosted.name(table),
                 column(field));
     }
 
     void dropUnique(Table table, org.pressboard.table.Field field) {
-        sql.execute("drop index if exists {0}", DSL.name(TableSql.SCHEMA, uniqueName(table, field).last()));
+        sql.execute("drop index if exists {0}", Hosted.index(uniqueName(table, field).last()));
     }
 
     private static Name uniqueName(Table table, org.pressboard.table.Field field) {
@@ -139,10 +146,10 @@ public class HostedTables {
             links.end(table, field);
             return;
         }
-        sql.execute("alter table {0} drop constraint if exists {1}", TableSql.name(table), referenceName(table, field));
+        sql.execute("alter table {0} drop constraint if exists {1}", Hosted.name(table), referenceName(table, field));
         for (String purpose : List.of("reference", "files")) {
             sql.execute("drop index if exists {0}",
-                    DSL.name(TableSql.SCHEMA, IndexName.of(table, field.key(), purpose)));
+                    Hosted.index(IndexName.of(table, field.key(), purpose)));
         }
         dropUnique(table, field);
     }
@@ -151,28 +158,28 @@ public class HostedTables {
     void binColumn(Table table, org.pressboard.table.Field field, String binName) {
         unbind(table, field);
         dropIndexes(table, field);
-        sql.execute("alter table {0} rename column {1} to {2}", TableSql.name(table), column(field), DSL.name(binName));
+        sql.execute("alter table {0} rename column {1} to {2}", Hosted.name(table), column(field), DSL.name(binName));
     }
 
     /** Those that listings had made for it: under its name others will stand. */
     private void dropIndexes(Table table, org.pressboard.table.Field field) {
         sql.fetch("select i.indexrelid::regclass::text from pg_index i join pg_attribute a on a.attrelid = i.indrelid "
                         + "and a.attnum = any(i.indkey) where i.indrelid = {0}::regclass and a.attname = {1}",
-                        DSL.inline(sql.render(TableSql.name(table))), DSL.inline(field.key().name()))
+                        DSL.inline(sql.render(Hosted.name(table))), DSL.inline(field.key().name()))
                 .forEach(found -> sql.execute("drop index " + found.get(0, String.class)));
     }
 
     void restoreColumn(Table table, org.pressboard.table.Field field, String binName) {
-        sql.execute("alter table {0} rename column {1} to {2}", TableSql.name(table), DSL.name(binName), column(field));
+        sql.execute("alter table {0} rename column {1} to {2}", Hosted.name(table), DSL.name(binName), column(field));
         bind(table, field);
     }
 
     void dropColumn(Table table, org.pressboard.table.Field field) {
-        sql.execute("alter table {0} drop column {1}", TableSql.name(table), column(field));
+        sql.execute("alter table {0} drop column {1}", Hosted.name(table), column(field));
     }
 
     void dropBinned(TableKey table, String binName) {
-        sql.execute("alter table {0} drop column if exists {1}", DSL.name(TableSql.SCHEMA, table.name()),
+        sql.execute("alter table {0} drop column if exists {1}", Hosted.name(table),
                 DSL.name(binName));
     }
 
@@ -186,20 +193,20 @@ public class HostedTables {
 
     /** Says in the database, too, what the table is called. */
     public void describe(Table table) {
-        sql.execute("comment on table {0} is {1}", TableSql.name(table), DSL.inline(table.label()));
+        sql.execute("comment on table {0} is {1}", Hosted.name(table), DSL.inline(table.label()));
     }
 
     /** Whether each row has a value in the field and no two have the same. */
     public boolean namesRows(Table table, FieldKey field) {
         Field<?> column = TableSql.column(table.field(field));
-        return !sql.fetchExists(DSL.selectOne().from(TableSql.name(table)).groupBy(column)
+        return !sql.fetchExists(DSL.selectOne().from(Hosted.name(table)).groupBy(column)
                 .having(DSL.count().gt(1).or(column.isNull())));
     }
 
     /** How many rows have a value in the field; of what is worked out from others, none is its own. */
     long filled(Table table, FieldKey field) {
         return !table.field(field).isEntered() ? 0 : sql.fetchSingle("select count({0}) from {1}",
-                TableSql.column(table.field(field)), TableSql.name(table)).get(0, Long.class);
+                TableSql.column(table.field(field)), Hosted.name(table)).get(0, Long.class);
     }
 
     /** Gives all rows that have one text in a choice the other. */
@@ -207,7 +214,7 @@ public class HostedTables {
         sql.execute(field.type().isSeveral()
                         ? "update {0} set {1} = array_replace({1}, {2}::text, {3}::text) where {2} = any({1})"
                         : "update {0} set {1} = {3} where {1} = {2}",
-                TableSql.name(table), column(field), DSL.val(was), DSL.val(is));
+                Hosted.name(table), column(field), DSL.val(was), DSL.val(is));
     }
 
     /** Removes the table with all its rows for good. */
@@ -215,22 +222,22 @@ public class HostedTables {
         tallies.stopOf(table);
         table.columns().stream().filter(field -> field.type() instanceof Referring.References)
                 .forEach(field -> links.end(table, field));
-        sql.execute("drop table {0} cascade", TableSql.name(table));
+        sql.execute("drop table {0} cascade", Hosted.name(table));
         searching.forget(table.key().name());
     }
 
     /** Puts the table where nobody asks it. */
     void bin(Table table) {
         tallies.stopOf(table);
-        sql.execute("alter table {0} set schema {1}", TableSql.name(table), DSL.name(BIN));
+        sql.execute("alter table {0} set schema {1}", Hosted.name(table), Hosted.binSchema());
     }
 
     void putBack(Table table) {
-        sql.execute("alter table {0} set schema {1}", DSL.name(BIN, table.key().name()), DSL.name(TableSql.SCHEMA));
+        sql.execute("alter table {0} set schema {1}", Hosted.binned(table.key()), Hosted.schemaName());
     }
 
     void dropBinned(TableKey table) {
-        sql.execute("drop table if exists {0} cascade", DSL.name(BIN, table.name()));
+        sql.execute("drop table if exists {0} cascade", Hosted.binned(table));
         searching.forget(table.name());
     }
 }

@@ -23,6 +23,7 @@ import org.jooq.impl.DSL;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.SortBy;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.source.Hosted;
 import org.pressboard.sql.Canceled;
 import org.pressboard.sql.TableSql;
 import org.pressboard.table.Chosen;
@@ -164,13 +165,13 @@ public class Indexes implements DisposableBean {
         Set<String> there = valid(direct);
         missing.removeIf(index -> there.contains(index.name) || !exists(direct, index.table));
         missing.stream().map(Wanted::table).distinct()
-                .forEach(table -> direct.execute("vacuum (analyze) {0}", TableSql.name(table)));
+                .forEach(table -> direct.execute("vacuum (analyze) {0}", Hosted.name(table)));
         missing.forEach(index -> {
             // one that broke off is there but not valid
-            direct.execute("drop index concurrently if exists {0}", DSL.name(TableSql.SCHEMA, index.name));
+            direct.execute("drop index concurrently if exists {0}", Hosted.index(index.name));
             direct.execute(index.statement);
             outdated(direct, index).forEach(other ->
-                    direct.execute("drop index concurrently if exists {0}", DSL.name(TableSql.SCHEMA, other)));
+                    direct.execute("drop index concurrently if exists {0}", Hosted.index(other)));
         });
     }
 
@@ -207,9 +208,9 @@ public class Indexes implements DisposableBean {
                 "order_" + language.toLanguageTag().toLowerCase(Locale.ROOT));
         Query statement = column.by().type().isSeveral()
                 ? DSL.query("create index concurrently {0} on {1} using gin ({2})", DSL.name(name),
-                        TableSql.name(table), TableSql.column(column.by()))
-                : DSL.query("create index concurrently {0} on {1} (({2}), {3})", DSL.name(name), TableSql.name(table),
-                        indexed, DSL.name(TableSql.ROW_ID));
+                        Hosted.name(table), TableSql.column(column.by()))
+                : DSL.query("create index concurrently {0} on {1} (({2}), {3})", DSL.name(name), Hosted.name(table),
+                        indexed, Hosted.ROW);
         return new Wanted(table, name, with.render(statement));
     }
 
@@ -220,14 +221,14 @@ public class Indexes implements DisposableBean {
         String options = choice.options().stream().map(Chosen.Option::text).collect(Collectors.joining("\n"));
         String name = IndexName.of(table, field, "rank", options);
         return new Wanted(table, name, with.render(DSL.query("create index concurrently {0} on {1} (({2}), {3})",
-                DSL.name(name), TableSql.name(table), TableSql.alone(table, language).indexedInOrder(field),
-                DSL.name(TableSql.ROW_ID))), IndexName.of(table, field, "rank"));
+                DSL.name(name), Hosted.name(table), TableSql.alone(table, language).indexedInOrder(field),
+                Hosted.ROW)), IndexName.of(table, field, "rank"));
     }
 
     private static Wanted search(DSLContext with, Table table) {
         String name = IndexName.of(table, "search");
         return new Wanted(table, name, with.render(DSL.query("create index concurrently {0} on {1} using gin ({2} {3})",
-                DSL.name(name), TableSql.name(table), DSL.name(TableSql.SEARCH_TEXT), trigramClass(with))));
+                DSL.name(name), Hosted.name(table), Hosted.SEARCH_TEXT, trigramClass(with))));
     }
 
     /** What the listing begins with comes before what people may sort by. */
@@ -246,17 +247,17 @@ public class Indexes implements DisposableBean {
 
     private static List<String> outdated(DSLContext with, Wanted index) {
         return with.fetch("select relname from pg_class where relnamespace = to_regnamespace({0}) and relkind = 'i' "
-                + "and starts_with(relname, {1}) and relname <> {2}", DSL.inline(TableSql.SCHEMA),
+                + "and starts_with(relname, {1}) and relname <> {2}", Hosted.schema(),
                 DSL.val(index.instead), DSL.val(index.name)).getValues(0, String.class);
     }
 
     private static boolean exists(DSLContext with, Table table) {
-        return with.fetchValue("select to_regclass({0})", DSL.val(with.render(TableSql.name(table)))) != null;
+        return with.fetchValue("select to_regclass({0})", DSL.val(with.render(Hosted.name(table)))) != null;
     }
 
     private static Set<String> valid(DSLContext with) {
         return with.fetch("select c.relname from pg_index i join pg_class c on c.oid = i.indexrelid "
-                + "where c.relnamespace = to_regnamespace({0}) and i.indisvalid", DSL.inline(TableSql.SCHEMA))
+                + "where c.relnamespace = to_regnamespace({0}) and i.indisvalid", Hosted.schema())
                 .intoSet(0, String.class);
     }
 

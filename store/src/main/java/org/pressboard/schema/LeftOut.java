@@ -12,7 +12,7 @@ import org.jooq.QueryPart;
 import org.jooq.impl.DSL;
 import org.pressboard.grant.Verb;
 import org.pressboard.scope.VisitorScope;
-import org.pressboard.sql.TableSql;
+import org.pressboard.source.Hosted;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
 import org.springframework.stereotype.Component;
@@ -36,7 +36,7 @@ class LeftOut {
     void release(Table table) {
         sql.execute("drop view if exists {0}", view(table));
         sql.execute("drop function if exists {0}() cascade", view(table));
-        sql.execute("grant select on {0} to {1}", TableSql.name(table), DSL.name(VisitorScope.ROLE));
+        sql.execute("grant select on {0} to {1}", Hosted.name(table), DSL.name(VisitorScope.ROLE));
     }
 
     /** To a released table. */
@@ -52,20 +52,20 @@ class LeftOut {
     private void close(Table table, Set<FieldKey> unseen) {
         List<Name> open = sql.select(DSL.field(DSL.name("attname"), String.class)).from(DSL.name("pg_catalog", "pg_attribute"))
                 .where("attrelid = {0}::regclass and attnum > 0 and not attisdropped", DSL.inline(sql.render(
-                        TableSql.name(table)))).fetch(0, String.class).stream()
-                .filter(column -> !column.equals(TableSql.SEARCH_TEXT) && unseen.stream().noneMatch(
+                        Hosted.name(table)))).fetch(0, String.class).stream()
+                .filter(column -> !column.equals(Hosted.SEARCH_TEXT.last()) && unseen.stream().noneMatch(
                         field -> field.name().equals(column))).map(DSL::name).toList();
-        sql.execute("revoke select on {0} from {1}", TableSql.name(table), DSL.name(VisitorScope.ROLE));
-        sql.execute("grant select ({0}) on {1} to {2}", DSL.list(open), TableSql.name(table), DSL.name(VisitorScope.ROLE));
+        sql.execute("revoke select on {0} from {1}", Hosted.name(table), DSL.name(VisitorScope.ROLE));
+        sql.execute("grant select ({0}) on {1} to {2}", DSL.list(open), Hosted.name(table), DSL.name(VisitorScope.ROLE));
     }
 
     private void show(GrantSql grants, Set<FieldKey> unseen) {
         Table table = grants.table();
-        List<QueryPart> columns = new ArrayList<>(List.of(DSL.name(TableSql.ROW_ID)));
+        List<QueryPart> columns = new ArrayList<>(List.of(Hosted.ROW));
         unseen.forEach(field -> columns.add(DSL.sql("case when {0} then {1} end as {1}", grants.of(Verb.SEE, field),
                 DSL.name(field.name()))));
         RowSecurity.inline(sql).query("create view {0} as select {1} from {2}", view(table), DSL.list(columns),
-                TableSql.name(table)).execute();
+                Hosted.name(table)).execute();
         sql.execute("grant select on {0} to {1}", view(table), DSL.name(VisitorScope.ROLE));
     }
 
@@ -89,7 +89,7 @@ class LeftOut {
                 + " end if; return new; end";
         sql.execute("create function {0}() returns trigger language plpgsql as {1}", view(grants.table()), DSL.inline(body));
         sql.execute("create trigger {0} before insert or update on {1} for each row execute function {2}()",
-                DSL.name(TRIGGER), TableSql.name(grants.table()), view(grants.table()));
+                DSL.name(TRIGGER), Hosted.name(grants.table()), view(grants.table()));
     }
 
     private static QueryPart check(GrantSql grants, String when, String isWritten, FieldKey field, Condition may,
@@ -103,6 +103,6 @@ class LeftOut {
     }
 
     private static Name view(Table table) {
-        return DSL.name(TableSql.PARTLY_SCHEMA, table.key().name());
+        return Hosted.partly(table.key());
     }
 }

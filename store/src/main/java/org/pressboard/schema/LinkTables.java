@@ -3,7 +3,7 @@ package org.pressboard.schema;
 import org.jooq.DSLContext;
 import org.jooq.Name;
 import org.jooq.impl.DSL;
-import org.pressboard.sql.TableSql;
+import org.pressboard.source.Hosted;
 import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
@@ -17,9 +17,6 @@ import org.springframework.stereotype.Component;
 @Component
 class LinkTables {
 
-    /** The schema of all tables of links. */
-    static final String SCHEMA = "hosted_links";
-
     private final DSLContext sql;
 
     LinkTables(DSLContext sql) {
@@ -29,19 +26,20 @@ class LinkTables {
     /** Binds the column of a field; what leads nowhere any more is left out of it. */
     void begin(Table table, Field field, Referring type) {
         Name links = name(table, field);
-        Name target = DSL.name(TableSql.SCHEMA, type.to().name());
+        Name target = Hosted.name(type.to());
         Name column = DSL.name(field.key().name());
-        sql.execute("create table {0} (row_id bigint not null references {1} on delete cascade, "
-                + "refers_to bigint not null, primary key (row_id, refers_to), constraint {2} foreign key (refers_to) "
-                + "references {3} on delete {4} deferrable initially immediate)", links, TableSql.name(table),
-                DSL.name(IndexName.of(table, field.key(), "leads_to")), target, DSL.keyword(onDelete(type)));
+        sql.execute("create table {0} ({5} bigint not null references {1} on delete cascade, "
+                + "refers_to bigint not null, primary key ({5}, refers_to), constraint {2} foreign key (refers_to) "
+                + "references {3} on delete {4} deferrable initially immediate)", links, Hosted.name(table),
+                DSL.name(IndexName.of(table, field.key(), "leads_to")), target, DSL.keyword(onDelete(type)), Hosted.ROW);
         sql.execute("create index on {0} (refers_to)", links);
         sql.execute("create index {0} on {1} using gin ({2})", DSL.name(IndexName.of(table, field.key(), "reference")),
-                TableSql.name(table), column);
+                Hosted.name(table), column);
         sql.execute("update {0} kept set {1} = (select nullif(array_agg(row order by place), '{}') from unnest({1}) "
-                + "with ordinality each (row, place) where exists (select from {2} there where there.row_id = each.row)) "
-                + "where {1} is not null and not {1} <@ array(select row_id from {2})", TableSql.name(table), column, target);
-        sql.execute("insert into {0} select distinct row_id, unnest({1}) from {2}", links, column, TableSql.name(table));
+                + "with ordinality each (row, place) where exists (select from {2} there where there.{3} = each.row)) "
+                + "where {1} is not null and not {1} <@ array(select {3} from {2})", Hosted.name(table), column, target,
+                Hosted.ROW);
+        sql.execute("insert into {0} select distinct {3}, unnest({1}) from {2}", links, column, Hosted.name(table), Hosted.ROW);
         follow(table, field, links, column);
         answerRemoval(table, field, type, links, column);
     }
@@ -61,17 +59,17 @@ class LinkTables {
                         if new.{1} is not distinct from old.{1} then
                             return null;
                         end if;
-                        delete from {2} gone where gone.row_id = new.row_id
+                        delete from {2} gone where gone.{3} = new.{3}
                             and not gone.refers_to = any(coalesce(new.{1}, array[]::bigint[]));
                     end if;
-                    insert into {2} select new.row_id, one from unnest(new.{1}) one
+                    insert into {2} select new.{3}, one from unnest(new.{1}) one
                     where tg_op = 'INSERT' or not one = any(coalesce(old.{1}, array[]::bigint[]))
                     on conflict do nothing;
                     return null;
-                end $links$""", function, column, links);
+                end $links$""", function, column, links, Hosted.ROW);
         sql.execute("revoke execute on function {0}() from public", function);
         sql.execute("create or replace trigger {0} after insert or update on {1} for each row execute function {2}()",
-                DSL.name(function.last()), TableSql.name(table), function);
+                DSL.name(function.last()), Hosted.name(table), function);
     }
 
     /** When a row that is referred to is removed and that is not refused, the column follows the links. */
@@ -85,8 +83,8 @@ class LinkTables {
                 : "delete from {1} kept";
         sql.execute("create or replace function {0}() returns trigger language plpgsql\n"
                 + "security definer set search_path = pg_catalog, pg_temp as $links$\nbegin\n" + answer
-                + " where kept.row_id = old.row_id and old.refers_to = any(kept.{2});\nreturn null;\nend $links$",
-                function, TableSql.name(table), column);
+                + " where kept.{3} = old.{3} and old.refers_to = any(kept.{2});\nreturn null;\nend $links$",
+                function, Hosted.name(table), column, Hosted.ROW);
         sql.execute("revoke execute on function {0}() from public", function);
         sql.execute("create trigger {0} after delete on {1} for each row execute function {2}()",
                 DSL.name(function.last()), links, function);
@@ -99,11 +97,11 @@ class LinkTables {
             sql.execute("drop function if exists {0}() cascade", function(table, field, purpose));
         }
         sql.execute("drop index if exists {0}",
-                DSL.name(TableSql.SCHEMA, IndexName.of(table, field.key(), "reference")));
+                Hosted.index(IndexName.of(table, field.key(), "reference")));
     }
 
     private static Name name(Table table, Field field) {
-        return DSL.name(SCHEMA, IndexName.of(table, field.key(), "links"));
+        return Hosted.links(IndexName.of(table, field.key(), "links"));
     }
 
     private static Name function(Table table, Field field, String purpose) {

@@ -10,7 +10,7 @@ import org.jooq.Name;
 import org.jooq.impl.DSL;
 import org.pressboard.grant.Ownership;
 import org.pressboard.scope.VisitorScope;
-import org.pressboard.sql.TableSql;
+import org.pressboard.source.Hosted;
 import org.pressboard.table.Computed;
 import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
@@ -37,8 +37,8 @@ class OpenFields {
     /** Takes all views away, so that the columns of tables can be altered. */
     void close() {
         for (String view : sql.fetch("select viewname from pg_views where schemaname = {0}",
-                DSL.inline(TableSql.OPEN_SCHEMA)).getValues(0, String.class)) {
-            sql.execute("drop view {0}", DSL.name(TableSql.OPEN_SCHEMA, view));
+                Hosted.openSchema()).getValues(0, String.class)) {
+            sql.execute("drop view {0}", Hosted.open(new TableKey(view)));
         }
     }
 
@@ -46,10 +46,10 @@ class OpenFields {
     void open(Tables tables) {
         close();
         columns(tables).forEach((key, columns) -> {
-            Name view = DSL.name(TableSql.OPEN_SCHEMA, key.name());
+            Name view = Hosted.open(key);
             List<Name> names = columns.stream().map(column -> DSL.name(column.key().name())).toList();
-            sql.execute("create view {0} as select {1}, {2} from {3}", view, DSL.name(TableSql.ROW_ID), DSL.list(names),
-                    DSL.name(TableSql.SCHEMA, key.name()));
+            sql.execute("create view {0} as select {1}, {2} from {3}", view, Hosted.ROW, DSL.list(names),
+                    Hosted.name(key));
             sql.execute("grant select on {0} to {1}", view, DSL.name(VisitorScope.ROLE));
         });
     }

@@ -16,7 +16,9 @@ import org.jooq.impl.SQLDataType;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.Sight;
+import org.pressboard.history.RowHistory;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.source.Hosted;
 import org.pressboard.sql.LongWork;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
@@ -30,6 +32,7 @@ import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.PlainForm;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.stereotype.Component;
 
@@ -44,8 +47,10 @@ public class Retyping {
 
     private final DSLContext sql;
     private final RowNames names;
+    private final RowHistory history;
 
-    Retyping(DSLContext sql, RowNames names) {
+    Retyping(DSLContext sql, RowNames names, RowHistory history) {
+        this.history = history;
         this.sql = sql;
         this.names = names;
     }
@@ -161,7 +166,7 @@ public class Retyping {
                 values.add(PlainForm.write(fits));
             });
             if (converted.isEmpty()) {
-                rememberMisfit(table, is, act, last, value);
+                history.putDown(table, is, act, new RowId(last), value);
             }
         }
         if (!rows.isEmpty()) {
@@ -173,7 +178,7 @@ public class Retyping {
     /** What the former values are; of references, what the rows are called. */
     private List<? extends Record> former(Tables tables, Table table, Field was, Bin.RemovedField kept, long after) {
         org.jooq.Field<?> column = DSL.field(DSL.name(kept.column()), ValueSql.columnType(was.type()));
-        org.jooq.Field<Long> rowId = DSL.field(DSL.name(TableSql.ROW_ID), Long.class);
+        org.jooq.Field<Long> rowId = DSL.field(Hosted.ROW, Long.class);
         if (was.type() instanceof Referring referring) {
             Table target = tables.get(referring.to());
             TableSql named = TableSql.of(Sight.whole(tables, target.key()), Standpoint.NOBODY, Locale.ENGLISH);
@@ -185,10 +190,10 @@ public class Retyping {
                     : DSL.field("(select {0} from {1} where {2} = _held.referred)", SQLDataType.CLOB, heading, named.asTable(),
                             named.rowId());
             return sql.select(rowId, called).from(DSL.table("(select {0}, {1} as referred from {2}) _held", rowId, column,
-                    TableSql.name(table))).where(rowId.gt(after)).and(DSL.condition("_held.referred is not null"))
+                    Hosted.name(table))).where(rowId.gt(after)).and(DSL.condition("_held.referred is not null"))
                     .orderBy(rowId).limit(BATCH).fetch();
         }
-        return sql.select(rowId, column).from(TableSql.name(table)).where(rowId.gt(after)).and(column.isNotNull())
+        return sql.select(rowId, column).from(Hosted.name(table)).where(rowId.gt(after)).and(column.isNotNull())
                 .orderBy(rowId).limit(BATCH).fetch();
     }
 
@@ -196,17 +201,9 @@ public class Retyping {
         String type = ValueSql.typeName(field.type());
         sql.execute("update {0} kept set {1} = " + (field.type().isSeveral()
                         ? "string_to_array(given.value, E'\\n')::" : "given.value::") + type
-                        + " from unnest({2}::bigint[], {3}::text[]) given (id, value) where kept.row_id = given.id",
-                TableSql.name(table), DSL.name(field.key().name()), DSL.val(rows.toArray(Long[]::new)),
+                        + " from unnest({2}::bigint[], {3}::text[]) given (id, value) where kept.{4} = given.id",
+                Hosted.name(table), DSL.name(field.key().name()), DSL.val(rows.toArray(Long[]::new)),
                 DSL.val(values.stream().map(text -> field.type() instanceof FieldType.YesNo
-                        ? String.valueOf("yes".equals(text)) : text).toArray(String[]::new)));
-    }
-
-    private void rememberMisfit(Table table, Field field, long act, long row, Value value) {
-        sql.execute("insert into pressboard.history (act_id, table_key, verb, row_id, before, after) values "
-                        + "({0}, {1}, 'CHANGED', {2}, jsonb_build_object({3}::text, {4}::text), "
-                        + "jsonb_build_object({3}::text, null))",
-                DSL.val(act), DSL.val(table.key().name()), DSL.val(row), DSL.val(field.key().name()),
-                DSL.val(PlainForm.write(value)));
+                        ? String.valueOf("yes".equals(text)) : text).toArray(String[]::new)), Hosted.ROW);
     }
 }

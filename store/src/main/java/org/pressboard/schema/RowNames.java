@@ -11,6 +11,7 @@ import org.jooq.impl.DSL;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.Sight;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.source.Hosted;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
 import org.pressboard.table.Field;
@@ -20,6 +21,7 @@ import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Folding;
 import org.pressboard.value.PlainForm;
+import org.pressboard.value.RowId;
 import org.springframework.stereotype.Component;
 
 /** The rows of a table by what they are called, and by their key, whatever case and accents either is written with. */
@@ -46,8 +48,8 @@ public class RowNames {
      *
      * @throws ProblemsFound when there are more than can be met so
      */
-    public Map<String, Long> of(Tables tables, Table table) {
-        Map<String, Long> byName = new HashMap<>();
+    public Map<String, RowId> of(Tables tables, Table table) {
+        Map<String, RowId> byName = new HashMap<>();
         table.headingField().ifPresent(heading -> meet(tables, table, heading.key(), byName));
         if (table.rowKey() != null) {
             meet(tables, table, table.rowKey(), byName);
@@ -58,17 +60,17 @@ public class RowNames {
         return byName;
     }
 
-    private void meet(Tables tables, Table table, FieldKey by, Map<String, Long> byName) {
+    private void meet(Tables tables, Table table, FieldKey by, Map<String, RowId> byName) {
         TableSql source = TableSql.of(Sight.whole(tables, table.key()), Standpoint.NOBODY, Locale.ENGLISH);
         sql.select(source.rowId(), source.shown(by)).from(source.asTable()).where(source.shown(by).isNotNull())
                 .orderBy(source.rowId()).limit(MOST_NAMES + 1)
                 .forEach(row -> byName.putIfAbsent(folded(PlainForm.write(Objects.requireNonNull(
-                        ValueSql.fromColumn(row.get(1))))), row.get(0, Long.class)));
+                        ValueSql.fromColumn(row.get(1))))), row.value1()));
     }
 
     /** Whether the table has no more than so many rows. */
     public boolean areFew(Table table, int most) {
-        return sql.fetchCount(DSL.selectOne().from(TableSql.name(table)).limit(most + 1)) <= most;
+        return sql.fetchCount(DSL.selectOne().from(Hosted.name(table)).limit(most + 1)) <= most;
     }
 
     /**
@@ -89,7 +91,7 @@ public class RowNames {
             throw ProblemsFound.of("retype.many-missing", missing.size(), MOST_MADE);
         }
         if (!missing.isEmpty()) {
-            sql.execute("insert into {0} ({1}) select unnest({2}::text[])", TableSql.name(table),
+            sql.execute("insert into {0} ({1}) select unnest({2}::text[])", Hosted.name(table),
                     DSL.name(heading.key().name()), DSL.val(missing.values().toArray(String[]::new)));
         }
     }

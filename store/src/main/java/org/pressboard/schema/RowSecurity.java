@@ -13,7 +13,7 @@ import org.pressboard.grant.Grant;
 import org.pressboard.grant.Grants;
 import org.pressboard.grant.Verb;
 import org.pressboard.scope.VisitorScope;
-import org.pressboard.sql.TableSql;
+import org.pressboard.source.Hosted;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.springframework.stereotype.Component;
@@ -32,8 +32,8 @@ class RowSecurity {
 
     /** Visitors may ask the table from now on, and get nothing until a grant says what. */
     void begin(Table table) {
-        sql.execute("alter table {0} enable row level security", TableSql.name(table));
-        sql.execute("grant select on {0} to {1}", TableSql.name(table), visitors());
+        sql.execute("alter table {0} enable row level security", Hosted.name(table));
+        sql.execute("grant select on {0} to {1}", Hosted.name(table), visitors());
     }
 
     /** Makes the row security say what the grants say of the table as it is, and nothing else. */
@@ -45,9 +45,9 @@ class RowSecurity {
             Verb verb = all.get(i).verb();
             if (verb != Verb.APPROVE) {
                 inline().query("create policy {0} on {1} for {2} to {3} {4}", DSL.name("grant_" + (i + 1) + "_" + verb.word()),
-                        TableSql.name(table), statement(verb), visitors(), rows(verb, whole.of(all.get(i)))).execute();
+                        Hosted.name(table), statement(verb), visitors(), rows(verb, whole.of(all.get(i)))).execute();
                 if (verb != Verb.SEE) {
-                    sql.execute("grant {0} on {1} to {2}", statement(verb), TableSql.name(table), visitors());
+                    sql.execute("grant {0} on {1} to {2}", statement(verb), Hosted.name(table), visitors());
                 }
             }
         }
@@ -60,7 +60,7 @@ class RowSecurity {
         if (grants.grants().approval().isAsked()) {
             for (Verb verb : Verb.of(false)) {
                 inline().query("create policy {0} on {1} as restrictive for {2} to {3} {4}",
-                        DSL.name("let_through_" + verb.word()), TableSql.name(grants.table()), statement(verb), visitors(),
+                        DSL.name("let_through_" + verb.word()), Hosted.name(grants.table()), statement(verb), visitors(),
                         rows(verb, grants.bound(verb))).execute();
             }
         }
@@ -69,15 +69,15 @@ class RowSecurity {
     /** Lets the columns of the table be altered: visitors get and change nothing of it until it is protected again. */
     void release(Table table) {
         for (String policy : policies(table)) {
-            sql.execute("drop policy {0} on {1}", DSL.name(policy), TableSql.name(table));
+            sql.execute("drop policy {0} on {1}", DSL.name(policy), Hosted.name(table));
         }
-        sql.execute("revoke insert, update, delete on {0} from {1}", TableSql.name(table), visitors());
+        sql.execute("revoke insert, update, delete on {0} from {1}", Hosted.name(table), visitors());
         leftOut.release(table);
     }
 
     private List<String> policies(Table table) {
         return sql.select(DSL.field(DSL.name("policyname"), String.class)).from(DSL.name("pg_catalog", "pg_policies"))
-                .where(DSL.field(DSL.name("schemaname"), String.class).eq(TableSql.SCHEMA))
+                .where(DSL.field(DSL.name("schemaname"), String.class).eq(Hosted.schema()))
                 .and(DSL.field(DSL.name("tablename"), String.class).eq(table.key().name()))
                 .fetch(0, String.class);
     }

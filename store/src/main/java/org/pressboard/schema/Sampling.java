@@ -14,6 +14,7 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.Sight;
 import org.pressboard.rows.Picking;
+import org.pressboard.source.Hosted;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
 import org.pressboard.table.Computed;
@@ -78,8 +79,8 @@ public class Sampling {
     private List<Row> tally(Tables tables, Table table, Field field, Computed.Tally tally, List<FieldKey> named) {
         QueryPart worked = tallies.expression(tables, field, tally);
         return first(tables, table, named).stream().map(row -> {
-            Record found = sql.fetchSingle("select {0} from {1} {3} where {3}.row_id = {2}", worked,
-                    TableSql.name(table), DSL.val(row.id()), TallyUpkeep.OWN);
+            Record found = sql.fetchSingle("select {0} from {1} {3} where {3}.{4} = {2}", worked,
+                    Hosted.name(table), DSL.val(row.id(), Hosted.TYPE), TallyUpkeep.OWN, Hosted.ROW);
             Map<FieldKey, @Nullable Value> values = new HashMap<>(row.values());
             values.put(field.key(), ValueSql.fromColumn(found.get(0)));
             return Row.of(row.id(), values);

@@ -4,7 +4,7 @@ import java.util.List;
 import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.impl.DSL;
-import org.pressboard.sql.TableSql;
+import org.pressboard.source.Hosted;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Table;
 import org.springframework.stereotype.Component;
@@ -29,7 +29,7 @@ class SearchTexts {
 
     /** Stops, until it is kept again. */
     void pause(Table table) {
-        sql.execute("drop trigger if exists keep_searched on {0}", TableSql.name(table));
+        sql.execute("drop trigger if exists keep_searched on {0}", Hosted.name(table));
     }
 
     /** Works it out anew for all rows. */
@@ -38,7 +38,7 @@ class SearchTexts {
     }
 
     private void call(String function, Table table) {
-        sql.fetch("select " + function + "({0}::regclass, {1}, {2})", DSL.inline(sql.render(TableSql.name(table))),
+        sql.fetch("select " + function + "({0}::regclass, {1}, {2})", DSL.inline(sql.render(Hosted.name(table))),
                 columns(table, FieldType.Held.TEXT), columns(table, FieldType.Held.TEXTS));
     }
 

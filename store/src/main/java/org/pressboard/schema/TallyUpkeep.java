@@ -8,6 +8,7 @@ import org.jooq.QueryPart;
 import org.jooq.conf.SettingsTools;
 import org.jooq.conf.StatementType;
 import org.jooq.impl.DSL;
+import org.pressboard.source.Hosted;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.TallySql;
 import org.pressboard.catalog.Catalog;
@@ -47,14 +48,14 @@ class TallyUpkeep {
                 #variable_conflict use_column
                 declare was_quiet text := current_setting('pressboard.quiet', true);
                 begin
-                    perform 1 from {1} where row_id = any($1) order by row_id for no key update;
+                    perform 1 from {1} where {5} = any($1) order by {5} for no key update;
                     perform set_config('pressboard.quiet', 'on', true);
                     update {1} _kept set {2} = _worked.value from (
-                        select {4}.row_id, {3} as value from {1} {4} where {4}.row_id = any($1)) _worked
-                    where _kept.row_id = _worked.row_id and _kept.{2} is distinct from _worked.value;
+                        select {4}.{5}, {3} as value from {1} {4} where {4}.{5} = any($1)) _worked
+                    where _kept.{5} = _worked.{5} and _kept.{2} is distinct from _worked.value;
                     perform set_config('pressboard.quiet', coalesce(was_quiet, ''), true);
-                end $tally$""", function, TableSql.name(table), DSL.name(field.key().name()),
-                expression(tables, field, tally), OWN);
+                end $tally$""", function, Hosted.name(table), DSL.name(field.key().name()),
+                expression(tables, field, tally), OWN, Hosted.ROW);
         sql.execute("revoke execute on function {0}(bigint[]) from public", function);
         watch(table, field, tally, referring);
         workOut(table, field);
@@ -75,8 +76,8 @@ class TallyUpkeep {
 
     /** Works the tally out for all rows of its table. */
     void workOut(Table table, org.pressboard.table.Field field) {
-        sql.fetch("select {0}((select array_agg(row_id) from {1}))", DSL.name("pressboard", name(table, field)),
-                TableSql.name(table));
+        sql.fetch("select {0}((select array_agg({2}) from {1}))", DSL.name("pressboard", name(table, field)),
+                Hosted.name(table), Hosted.ROW);
     }
 
     /** What the rows that refer to {@link #OWN} come to. */
@@ -93,17 +94,17 @@ class TallyUpkeep {
         trigger(table, field, referring, "added", "insert", "referencing new table as became",
                 DSL.sql("select {0} as concerned from became", by));
         trigger(table, field, referring, "altered", "update", "referencing old table as was new table as became",
-                DSL.sql("select unnest(array[was.{0}, became.{0}]) as concerned from was join became using (row_id) "
-                        + "where to_jsonb(was.*) is distinct from to_jsonb(became.*)", by));
+                DSL.sql("select unnest(array[was.{0}, became.{0}]) as concerned from was join became using ({1}) "
+                        + "where to_jsonb(was.*) is distinct from to_jsonb(became.*)", by, Hosted.ROW));
         trigger(table, field, referring, "removed", "delete", "referencing old table as was",
                 DSL.sql("select {0} as concerned from was", by));
         trigger(table, field, table, "begun", "insert", "referencing new table as became",
-                DSL.sql("select row_id as concerned from became"));
+                DSL.sql("select {0} as concerned from became", Hosted.ROW));
         if (!tally.uses().isEmpty()) {
             List<org.jooq.Condition> differ = tally.uses().stream().map(used ->
                     DSL.condition("was.{0} is distinct from became.{0}", DSL.name(used.name()))).toList();
             trigger(table, field, table, "floored", "update", "referencing old table as was new table as became",
-                    DSL.sql("select row_id as concerned from was join became using (row_id) where {0}", DSL.or(differ)));
+                    DSL.sql("select {1} as concerned from was join became using ({1}) where {0}", DSL.or(differ), Hosted.ROW));
         }
     }
 
@@ -124,7 +125,7 @@ class TallyUpkeep {
                 end $tally$""", function, concerned, DSL.name("pressboard", name(table, field)));
         sql.execute("revoke execute on function {0}() from public", function);
         sql.execute("create or replace trigger {0} after {1} on {2} {3} for each statement execute function {4}()",
-                DSL.name(name(table, field) + "_" + when), DSL.keyword(event), TableSql.name(on),
+                DSL.name(name(table, field) + "_" + when), DSL.keyword(event), Hosted.name(on),
                 DSL.keyword(transition), function);
     }
 

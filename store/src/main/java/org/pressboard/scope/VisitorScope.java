@@ -64,7 +64,7 @@ public class VisitorScope {
         settings.put(OperandSql.SETTING_KIND, visitor.kind().name());
         settings.put(OperandSql.SETTING_EMAIL, standpoint.visitorEmail().orElse(""));
         settings.put(OperandSql.SETTING_NAME, who.name());
-        settings.put(OperandSql.SETTING_MEMBER, who.member() == null ? "" : Long.toString(who.member().id()));
+        settings.put(OperandSql.SETTING_MEMBER, who.member() == null ? "" : who.member().id().toString());
         settings.put(OperandSql.SETTING_FIELDS, who.member() == null ? "" : fields(who, who.member()));
         settings.put(OperandSql.SETTING_GROUPS,
                 visitor.groups().stream().map(GroupKey::name).sorted().collect(Collectors.joining(",")));

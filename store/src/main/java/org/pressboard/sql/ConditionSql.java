@@ -9,6 +9,7 @@ import org.jooq.impl.SQLDataType;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Operand;
 import org.pressboard.condition.Operator;
+import org.pressboard.source.Hosted;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Referring;
 import org.pressboard.value.FieldKey;
@@ -65,7 +66,7 @@ final class ConditionSql {
             case org.pressboard.condition.Condition.Compare compare -> known(compare(compare, negated), negated);
             case org.pressboard.condition.Condition.Owned owned -> known(owned(place, owned.by().way()), negated);
             case org.pressboard.condition.Condition.Sent sent -> known(DSL.condition("{0} = {1}",
-                    DSL.field(place.column(TableSql.SENDER)), operands.browser()), negated);
+                    DSL.field(place.column(Hosted.SENDER)), operands.browser()), negated);
         };
     }
 
@@ -114,7 +115,7 @@ final class ConditionSql {
         }
         Joins.Place to = new Joins.Place(fields.target(field), at.alias() + ">" + field.key(), true);
         return DSL.condition("{0} in (select {1} from {2} as {3} where {4})", column,
-                to.column(TableSql.ROW_ID), to.source(), DSL.name(to.alias()), owned(to, way.subList(1, way.size())));
+                to.column(Hosted.ROW), to.source(), DSL.name(to.alias()), owned(to, way.subList(1, way.size())));
     }
 
     private Condition ownedBy(org.pressboard.table.Field field, Field<?> column) {

@@ -11,12 +11,14 @@ import org.jooq.Collation;
 import org.jooq.Condition;
 import org.jooq.DataType;
 import org.jooq.Field;
+import org.jooq.Name;
 import org.jooq.Param;
 import org.jooq.QueryPart;
 import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
 import org.pressboard.condition.Operand;
 import org.pressboard.grant.Sight;
+import org.pressboard.source.Hosted;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Computed;
 import org.pressboard.table.FieldType;
@@ -66,17 +68,17 @@ final class FieldSql {
     /** Moments as clocks where the site is show them, to the minute; of senders those who can be written to. */
     private static Field<?> noted(Joins.Place place, Computed.Note what) {
         return switch (what) {
-            case ADDED -> moment(place, "added_at");
-            case CHANGED -> moment(place, "changed_at");
-            case ADDED_BY -> DSL.field(place.column("added_by"), SQLDataType.CLOB);
-            case CHANGED_BY -> DSL.field(place.column("changed_by"), SQLDataType.CLOB);
-            case SENDER -> DSL.field("case when {0} like '%@%' then {0} end", SQLDataType.CLOB, place.column(TableSql.SENDER));
-            case FORM -> DSL.field(place.column(TableSql.FORM), SQLDataType.CLOB);
+            case ADDED -> moment(place, Hosted.ADDED_AT);
+            case CHANGED -> moment(place, Hosted.CHANGED_AT);
+            case ADDED_BY -> DSL.field(place.column(Hosted.ADDED_BY), SQLDataType.CLOB);
+            case CHANGED_BY -> DSL.field(place.column(Hosted.CHANGED_BY), SQLDataType.CLOB);
+            case SENDER -> DSL.field("case when {0} like '%@%' then {0} end", SQLDataType.CLOB, place.column(Hosted.SENDER));
+            case FORM -> DSL.field(place.column(Hosted.FORM), SQLDataType.CLOB);
         };
     }
 
     /** By the site's clocks, said outright, so that an index can hold it. */
-    private static Field<?> moment(Joins.Place place, String column) {
+    private static Field<?> moment(Joins.Place place, Name column) {
         return DSL.field("date_trunc('minute', timezone({0}, {1}))", SQLDataType.LOCALDATETIME, zone(ZoneId.systemDefault()),
                 place.column(column));
     }
@@ -91,7 +93,7 @@ final class FieldSql {
         return switch (field.type().held()) {
             case ROW -> orOwn(place, field, called(through(place, field, field.open())), Operand.OfVisitor.NAME);
             case ROWS -> several(place, field, true);
-            default -> column(place, field);
+            case TEXT, TEXTS, WHOLE, DECIMAL, YES_NO, DATE, MOMENT, TIME, FILE, FILES -> column(place, field);
         };
     }
 
@@ -148,8 +150,8 @@ final class FieldSql {
         if (underLock) {
             return DSL.field("(select _partly.{0} from {1} as _partly where _partly.{2} = {3})",
                     ValueSql.columnType(field.type()), DSL.name(field.key().name()),
-                    DSL.name(TableSql.PARTLY_SCHEMA, place.table().key().name()), DSL.name(TableSql.ROW_ID),
-                    DSL.field(place.column(TableSql.ROW_ID)));
+                    Hosted.partly(place.table().key()), Hosted.ROW,
+                    DSL.field(place.column(Hosted.ROW)));
         }
         return in.equals(org.pressboard.condition.Condition.ALWAYS) ? bare(place, field)
                 : DSL.when(asIs(place, in), bare(place, field));
@@ -222,7 +224,7 @@ final class FieldSql {
 
         private Field<?> heading() {
             Field<?> called = fields.called(place);
-            return mine ? DSL.field("case when {0} is null then {1} else {2} end", called.getDataType(), place.column(TableSql.ROW_ID),
+            return mine ? DSL.field("case when {0} is null then {1} else {2} end", called.getDataType(), place.column(Hosted.ROW),
                     fields.operands.of(Operand.OfVisitor.NAME, called.getDataType()), called) : called;
         }
 
@@ -242,9 +244,9 @@ final class FieldSql {
         boolean mine = !isAlwaysSeen(field);
         QueryPart rows = mine ? DSL.sql("from unnest({0}) with ordinality as referred (row, place) left join ({1}) on {2} = "
                 + "referred.row and ({3}) where ({2} is not null or referred.row = {4})", column(outer, field), own,
-                place.column(TableSql.ROW_ID), seen, me())
+                place.column(Hosted.ROW), seen, me())
                 : DSL.sql("from unnest({0}) with ordinality as referred (row, place), {1} where {2} = referred.row and ({3})",
-                        column(outer, field), own, place.column(TableSql.ROW_ID), seen);
+                        column(outer, field), own, place.column(Hosted.ROW), seen);
         return new Inner(fields, place, rows, mine);
     }
 
@@ -253,7 +255,7 @@ final class FieldSql {
         boolean isOpen = reference.open() || sight.rows(sight.tables().target(reference).key())
                 .equals(org.pressboard.condition.Condition.ALWAYS);
         return isOpen ? column(place, reference) : orOwn(place, reference,
-                DSL.field(through(place, reference, false).column(TableSql.ROW_ID), Long.class), Operand.OfVisitor.ROW);
+                DSL.field(through(place, reference, false).column(Hosted.ROW), Long.class), Operand.OfVisitor.ROW);
     }
 
     /** What the row at a place is called. */
@@ -276,7 +278,7 @@ final class FieldSql {
     private Field<?> ofSeen(Joins.Place place, org.pressboard.table.Field field, Computed.Tally tally) {
         Table referring = sight.tables().get(tally.table());
         Joins.Place rows = new Joins.Place(referring, place.alias() + "<" + field.key(), false);
-        FieldSql fields = over(new Joins(TableSql.name(referring)));
+        FieldSql fields = over(new Joins(Hosted.name(referring)));
         Condition taken = new ConditionSql(fields, rows, operands).of(tally.where()).and(fields.seen(rows));
         QueryPart worked = new TallySql(DSL.name(place.alias()), referring, DSL.name(rows.alias()), taken, collation)
                 .of(field, tally, key -> fields.column(rows, referring.field(key)));
@@ -319,7 +321,7 @@ final class FieldSql {
     Joins.Place through(Joins.Place place, org.pressboard.table.Field reference, boolean open) {
         Table target = sight.tables().target(reference);
         return joins.through(place, reference.key(), target, open, to -> DSL
-                .condition("{0} = {1}", DSL.field(to.column(TableSql.ROW_ID)), rowOf(place, reference))
+                .condition("{0} = {1}", DSL.field(to.column(Hosted.ROW)), rowOf(place, reference))
                 .and(open ? DSL.noCondition() : seen(to)));
     }
 

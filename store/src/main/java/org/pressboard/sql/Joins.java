@@ -8,6 +8,7 @@ import org.jooq.Name;
 import org.jooq.QueryPart;
 import org.jooq.impl.CustomQueryPart;
 import org.jooq.impl.DSL;
+import org.pressboard.source.Hosted;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
 
@@ -34,11 +35,15 @@ final class Joins extends CustomQueryPart {
     record Place(Table table, String alias, boolean open) {
 
         Name source() {
-            return open ? DSL.name(TableSql.OPEN_SCHEMA, table.key().name()) : TableSql.name(table);
+            return open ? Hosted.open(table.key()) : Hosted.name(table);
         }
 
         Name column(String name) {
             return DSL.name(alias, name);
+        }
+
+        Name column(Name name) {
+            return column(name.last());
         }
     }
 

@@ -11,6 +11,7 @@ import org.jooq.QueryPart;
 import org.jooq.Select;
 import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
+import org.pressboard.source.Hosted;
 import org.pressboard.table.Computed;
 import org.pressboard.table.FieldType;
 import org.pressboard.value.FieldKey;
@@ -44,12 +45,12 @@ final class MentionSql {
 
     /** The value folded as what is searched. */
     static Field<String> folded(Field<?> text) {
-        return DSL.field("{0}({1})", String.class, DSL.name(TableSql.SCHEMA, "folded"), text);
+        return Hosted.folded(text);
     }
 
     /** The text that the rows at a place are searched in. */
     static Field<String> searched(Joins.Place place) {
-        return DSL.field(place.column(TableSql.SEARCH_TEXT), SQLDataType.CLOB);
+        return DSL.field(place.column(Hosted.SEARCH_TEXT), SQLDataType.CLOB);
     }
 
     /** Asked of one row after the other, with what its references lead to at its side; unknown where there is nothing. */
@@ -82,7 +83,7 @@ final class MentionSql {
                 .forEach(key -> sets.add(apart.rows(with -> with.rowByRow(root, List.of(key)), text)));
         QueryPart all = sets.stream().<QueryPart>map(set -> set)
                 .reduce((some, more) -> DSL.sql("{0} union all {1}", some, more)).orElseThrow();
-        return DSL.condition("{0} in ({1})", DSL.field(root.column(TableSql.ROW_ID)), all);
+        return DSL.condition("{0} in ({1})", DSL.field(root.column(Hosted.ROW)), all);
     }
 
     /** Makes a query of its own for the numbers of the rows of the same table that meet something. */
@@ -130,7 +131,7 @@ final class MentionSql {
                 case ROW -> heading(fields.through(place, field, field.open()))
                         .or(fields.isOwnCalled(place, field, MentionSql::folded, pattern));
                 case ROWS -> oneOfSeveral(fields.inner(place, field));
-                default -> shown(place, field);
+                case TEXT, TEXTS, WHOLE, DECIMAL, YES_NO, DATE, MOMENT, TIME, FILE, FILES -> shown(place, field);
             };
             case Computed.Composed composed -> shown(place, field);
             case Computed.Noted noted -> shown(place, field);

@@ -8,7 +8,6 @@ import java.util.function.Function;
 import org.jooq.Collation;
 import org.jooq.Condition;
 import org.jooq.Field;
-import org.jooq.Name;
 import org.jooq.QueryPart;
 import org.jooq.Select;
 import org.jooq.SortField;
@@ -18,6 +17,7 @@ import org.pressboard.condition.Standpoint;
 import org.pressboard.grant.Sight;
 import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.SortBy;
+import org.pressboard.source.Hosted;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Computed;
 import org.pressboard.table.FieldType;
@@ -25,6 +25,7 @@ import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 /**
@@ -32,27 +33,6 @@ import org.pressboard.value.Value;
  * its references lead to is joined as far as the expressions asked for need it.
  */
 public final class TableSql {
-
-    /** The schema of all hosted tables. */
-    public static final String SCHEMA = "hosted";
-
-    /** The schema of what is seen of tables by all who see fields of others that show it. */
-    public static final String OPEN_SCHEMA = "hosted_open";
-
-    /** The schema of what is seen of fields that are not in all rows that somebody sees. */
-    public static final String PARTLY_SCHEMA = "hosted_partly";
-
-    /** The column that says who sent the row from a page: an address, or a browser. */
-    public static final String SENDER = "_sender";
-
-    /** The column that says through which form it was sent. */
-    public static final String FORM = "_form";
-
-    /** The number of a row: its primary key. */
-    public static final String ROW_ID = "row_id";
-
-    /** All that is searched of a row, folded; kept by the database. */
-    public static final String SEARCH_TEXT = "search_text";
 
     private final Sight sight;
     private final Table table;
@@ -66,7 +46,7 @@ public final class TableSql {
         this.table = sight.table();
         this.language = language;
         this.operands = operands;
-        this.joins = new Joins(name(table));
+        this.joins = new Joins(Hosted.name(table));
         this.fields = new FieldSql(sight, joins, operands, collation(), underLock);
     }
 
@@ -115,10 +95,6 @@ public final class TableSql {
         return of(Sight.of(table), Standpoint.NOBODY, Locale.ENGLISH);
     }
 
-    public static Name name(Table table) {
-        return DSL.name(SCHEMA, table.key().name());
-    }
-
     /** The table with whatever the expressions of the query need joined. */
     public org.jooq.Table<?> asTable() {
         return DSL.table("{0}", joins);
@@ -135,8 +111,8 @@ public final class TableSql {
         return DSL.field("{0}.*", DSL.name(table.key().name()));
     }
 
-    public Field<Long> rowId() {
-        return DSL.field(root().column(ROW_ID), Long.class);
+    public Field<RowId> rowId() {
+        return DSL.field(root().column(Hosted.ROW), Hosted.TYPE);
     }
 
     private Joins.Place root() {
@@ -256,7 +232,7 @@ public final class TableSql {
     }
 
     private Select<?> rowsApart(Function<MentionSql, Condition> meeting, String text) {
-        Joins own = new Joins(name(table));
+        Joins own = new Joins(Hosted.name(table));
         Condition met = meeting.apply(new MentionSql(fields.over(own), text));
         return DSL.select(rowId()).from(DSL.table("{0}", own)).where(met);
     }

@@ -8,6 +8,7 @@ import org.jooq.Name;
 import org.jooq.QueryPart;
 import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
+import org.pressboard.source.Hosted;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Computed;
 import org.pressboard.table.Field;
@@ -36,8 +37,8 @@ public record TallySql(Name own, Table referring, Name as, Condition taken, Coll
 
     /** @param column how the fields of the rows that refer are read */
     QueryPart of(Field field, Computed.Tally tally, Function<FieldKey, QueryPart> column) {
-        QueryPart rows = DSL.sql("from {0} as {1} where {2} = {3} and ({4})", TableSql.name(referring), as,
-                of(tally.by().name()), DSL.name(own, DSL.name(TableSql.ROW_ID)), taken);
+        QueryPart rows = DSL.sql("from {0} as {1} where {2} = {3} and ({4})", Hosted.name(referring), as,
+                of(tally.by().name()), DSL.name(own, Hosted.ROW), taken);
         QueryPart typed = DSL.sql("({0})::{1}", outcome(tally, rows, column, digits(field)), DSL.sql(ValueSql.typeName(field.type())));
         if (tally.from() == null) {
             return floored(typed, tally.floor());
@@ -85,7 +86,7 @@ public record TallySql(Name own, Table referring, Name as, Condition taken, Coll
 
     private QueryPart byOrder(QueryPart of, QueryPart rows, QueryPart order, String way) {
         return DSL.sql("(select {0} {1} and {0} is not null order by {2} {3} nulls last, {4} {3} limit 1)", of, rows, order,
-                DSL.keyword(way), of(TableSql.ROW_ID));
+                DSL.keyword(way), of(Hosted.ROW.last()));
     }
 
     /** Where nothing comes out, the floor is what is left. */

@@ -15,6 +15,7 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.table.Attached;
 import org.pressboard.table.FieldType;
 import org.pressboard.value.PlainForm;
+import org.pressboard.value.RowId;
 import org.pressboard.value.SpreadsheetCells;
 import org.pressboard.value.Value;
 
@@ -35,10 +36,10 @@ public final class ValueSql {
             case Value.Date date -> DSL.val(date.day());
             case Value.Moment moment -> DSL.val(moment.at());
             case Value.Time time -> DSL.val(time.at());
-            case Value.Referred referred -> DSL.val(referred.row());
+            case Value.Referred referred -> DSL.val(referred.row().number());
             case Value.Attachment file -> DSL.val(PlainForm.write(file), SQLDataType.CLOB);
             case Value.Several several when several.values().getFirst() instanceof Value.Referred -> DSL.val(
-                    several.values().stream().map(each -> ((Value.Referred) each).row()).toArray(Long[]::new));
+                    several.values().stream().map(each -> ((Value.Referred) each).row().number()).toArray(Long[]::new));
             case Value.Several several -> DSL.val(several.values().stream().map(PlainForm::write)
                     .toArray(String[]::new), SQLDataType.CLOB.array());
         };
@@ -82,7 +83,7 @@ public final class ValueSql {
             case LocalDateTime moment -> Value.of(moment);
             case LocalTime time -> Value.of(time);
             case Long[] rows -> rows.length == 0 ? null : new Value.Several(
-                    Arrays.stream(rows).<Value>map(row -> new Value.Referred(row, "")).toList());
+                    Arrays.stream(rows).<Value>map(row -> new Value.Referred(new RowId(row), "")).toList());
             case String[] texts -> texts.length == 0 ? null
                     : new Value.Several(Arrays.stream(texts).<Value>map(Value::of).toList());
             default -> throw new IllegalArgumentException("No value of a field: " + column.getClass());

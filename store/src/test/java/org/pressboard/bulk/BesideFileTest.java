@@ -18,7 +18,7 @@ import org.jooq.impl.DSL;
 import org.junit.jupiter.api.Test;
 import org.pressboard.condition.Condition;
 import org.pressboard.editing.RowEditing;
-import org.pressboard.editing.Undo;
+import org.pressboard.undo.Undo;
 import org.pressboard.grant.Visitor;
 import org.pressboard.history.Acts;
 import org.pressboard.intake.Plan;
@@ -32,6 +32,7 @@ import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.SpreadsheetCells;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -118,7 +119,7 @@ class BesideFileTest extends IntakeStoreTest {
                 + "each (row, place) join hosted.helpers h on h.row_id = each.row) from hosted.{0} d order by d.row_id",
                 DSL.name(done.tableKey())).getValues(0, String.class))
                 .containsExactly("Mira + Tomas", "Bashir", "Odile, Ingrid", "Tomas + Pavel + Ruth", null, "Ada + Noor + Fergus");
-        assertThatThrownBy(() -> editing.remove(helpers.key(), List.of(1L), OWNER))
+        assertThatThrownBy(() -> editing.remove(helpers.key(), List.of(new RowId(1)), OWNER))
                 .isInstanceOf(ProblemsFound.class);
     }
 

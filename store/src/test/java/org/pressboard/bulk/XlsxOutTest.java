@@ -31,6 +31,7 @@ import org.pressboard.testing.StoreTest;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Format;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.TextOrder;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -91,8 +92,8 @@ class XlsxOutTest extends StoreTest {
     @Test
     void formulasStayTextsAndNothingIsLostOfLongNumbersOrInSilenceOfLongTexts() throws IOException {
         Table table = tableWith(List.of(
-                Row.of(1, Map.of(Cases.NAME, Value.of("=1+1"), Cases.SUGAR, Value.of(new BigDecimal("1234567890123456.75")))),
-                Row.of(2, Map.of(Cases.NAME, Value.of("x".repeat(40_000)), Cases.PLANTED,
+                Row.of(new RowId(1), Map.of(Cases.NAME, Value.of("=1+1"), Cases.SUGAR, Value.of(new BigDecimal("1234567890123456.75")))),
+                Row.of(new RowId(2), Map.of(Cases.NAME, Value.of("x".repeat(40_000)), Cases.PLANTED,
                         Value.of(LocalDate.of(2024, 2, 29))))));
         XSSFSheet sheet = sheet(query(table, Visitor.staff(""), Condition.ALWAYS, List.of(), 1, 10));
         List<FieldKey> shown = table.fields().stream().map(Field::key).toList();
@@ -105,7 +106,7 @@ class XlsxOutTest extends StoreTest {
 
     @Test
     void formattedTextIsInItsWords() throws IOException {
-        Table plain = tableWith(List.of(Row.of(1, Map.of(Cases.NAME,
+        Table plain = tableWith(List.of(Row.of(new RowId(1), Map.of(Cases.NAME,
                 Value.of("Bring **gloves**.\n\n- start at the *gate*\n- 2 < 3")))));
         Table table = plain.with(new Fields(plain.fields().stream().map(field -> field.key().equals(Cases.NAME)
                 ? new Field(field.key(), field.label(), new Textual.FormattedText()) : field).toList()));
@@ -116,7 +117,7 @@ class XlsxOutTest extends StoreTest {
 
     @Test
     void cellsLookAsTheColumnsOfTheListingDo() throws IOException {
-        Table table = tableWith(List.of(Row.of(1, Map.of(Cases.NAME, Value.of("Åsby"), Cases.SUGAR,
+        Table table = tableWith(List.of(Row.of(new RowId(1), Map.of(Cases.NAME, Value.of("Åsby"), Cases.SUGAR,
                 Value.of(new BigDecimal("12.5")), Cases.PLANTED, Value.of(LocalDate.of(2024, 2, 29))))));
         RowQuery query = query(table, Visitor.staff(""), Condition.ALWAYS, List.of(), 1, 10);
         List<Shown> looks = List.of(Shown.usual(Cases.NAME).labelled("Apple").with(Format.USUAL.with(Format.Letters.UPPER)),

@@ -29,7 +29,7 @@ import org.pressboard.member.Members;
 import org.pressboard.problem.Problem;
 import org.pressboard.scope.VisitorScope;
 import org.pressboard.schema.TableChanges;
-import org.pressboard.sql.TableSql;
+import org.pressboard.source.Hosted;
 import org.pressboard.table.Computed;
 import org.pressboard.table.Field;
 import org.pressboard.table.Fields;
@@ -40,6 +40,7 @@ import org.pressboard.table.TableKey;
 import org.pressboard.table.Textual;
 import org.pressboard.testing.StoreTest;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -72,7 +73,7 @@ class DecidingTest extends StoreTest {
     @Autowired
     private VisitorScope scope;
 
-    private long mira;
+    private RowId mira;
 
     @BeforeEach
     void makeTables() {
@@ -126,7 +127,7 @@ class DecidingTest extends StoreTest {
 
     private void changePastTheFirstLock() {
         Visitor member = member();
-        Name hands = TableSql.name(catalog.table(HANDS).orElseThrow());
+        Name hands = Hosted.name(catalog.table(HANDS).orElseThrow());
         inTransaction(() -> {
             scope.enter(member, member.at(Cases.midnight()));
             sql.execute("update {0} set crew = 'steward' where row_id = {1}", hands, DSL.val(mira));
@@ -163,7 +164,7 @@ class DecidingTest extends StoreTest {
     void aTallyIsNotTheirsToRaise() {
         changes.addField(HANDS, Field.computed(WORKED, "Worked", new Computed.Tally(HOURS, HAND, Computed.Measure.SUM, LENGTH,
                 Condition.ALWAYS, null, null, Computed.Floor.NONE)), OWNER);
-        long hours = editing.add(HOURS, Map.of(HAND, new Value.Referred(mira, "")), OWNER).row();
+        RowId hours = editing.add(HOURS, Map.of(HAND, new Value.Referred(mira, "")), OWNER).row();
         publisher.grant(HOURS, new Grants(List.of(Grant.everyoneSeesAll(), new Grant(Audience.MEMBERS, Verb.CHANGE, Condition.ALWAYS))));
         stewardsAre(Condition.compare(WORKED, Operator.AT_LEAST, Value.of(10L)));
         assertThat(visiting.change(member(), HOURS, hours, Map.of(LENGTH, Optional.empty()), Map.of(LENGTH, Optional.of(Value.of(12L))),

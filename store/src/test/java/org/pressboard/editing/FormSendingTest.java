@@ -35,6 +35,7 @@ import org.pressboard.table.Table;
 import org.pressboard.table.Textual;
 import org.pressboard.testing.StoreTest;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -62,8 +63,8 @@ class FormSendingTest extends StoreTest {
 
     private Table guests;
     private Form form;
-    private long first;
-    private long second;
+    private RowId first;
+    private RowId second;
 
     @BeforeEach
     void make() {
@@ -81,7 +82,7 @@ class FormSendingTest extends StoreTest {
         form = Form.plain(new FormKey("come"), guests.key(), "Come").asking(List.of(Question.of(NAME), Question.of(DAY)));
     }
 
-    private RowEditing.Added send(Form what, String sender, long day) {
+    private RowEditing.Added send(Form what, String sender, RowId day) {
         return sending.send(Visitor.ANYONE, sender, new Page(new PageKey("page"), "Page", List.of()), what, Map.of(NAME, Value.of(sender), DAY,
                 new Value.Referred(day, "")), OWNER);
     }
@@ -171,6 +172,6 @@ class FormSendingTest extends StoreTest {
 
     private int seen() {
         return visiting.may(Visitor.ANYONE, Verb.SEE, guests.key(), sql.fetch("select row_id from hosted." + guests.key())
-                .map(found -> found.get(0, Long.class))).size();
+                .map(found -> new RowId(found.get(0, Long.class)))).size();
     }
 }

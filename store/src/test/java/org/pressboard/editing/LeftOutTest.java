@@ -43,6 +43,7 @@ import org.pressboard.table.Referring;
 import org.pressboard.testing.StoreTest;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.SpreadsheetCells;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -76,14 +77,14 @@ class LeftOutTest extends StoreTest {
     private CsvOut csv;
 
     private OrchardTables orchard;
-    private long first;
+    private RowId first;
 
     /** Everyone sees all trees but what is in these fields; members see that of T-2. */
     @BeforeEach
     void leaveOut() {
         orchard = OrchardTables.make(changes, OWNER, Referring.OnRemoval.REFUSE);
         orchard.compute(changes, OWNER);
-        long kind = editing.add(orchard.varieties.key(), OrchardTables.kind("Oak Pippin"), OWNER).row();
+        RowId kind = editing.add(orchard.varieties.key(), OrchardTables.kind("Oak Pippin"), OWNER).row();
         first = tree("T-1", kind, "7");
         tree("T-2", kind, "5");
         tree("T-3", kind, "9");
@@ -91,7 +92,7 @@ class LeftOutTest extends StoreTest {
                 Operator.EQUALS, Value.of("T-2"))));
     }
 
-    private long tree(String code, long kind, String least) {
+    private RowId tree(String code, RowId kind, String least) {
         return editing.add(orchard.trees.key(), Map.of(OrchardTables.CODE, Value.of(code), OrchardTables.VARIETY,
                 new Value.Referred(kind, ""), OrchardTables.LEAST, Value.of(new BigDecimal(least))), OWNER).row();
     }

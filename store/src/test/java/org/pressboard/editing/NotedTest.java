@@ -39,8 +39,10 @@ import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Textual;
 import org.pressboard.testing.StoreTest;
+import org.pressboard.undo.Undo;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.SpreadsheetCells;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -118,7 +120,7 @@ class NotedTest extends StoreTest {
     @Test
     void whatIsPutBackIsStillWhoeversItWas() {
         List<Row> before = shown(Condition.ALWAYS);
-        List<Long> both = List.of(before.get(0).id(), before.get(1).id());
+        List<RowId> both = List.of(before.get(0).id(), before.get(1).id());
         long act = editing.remove(LETTERS, both, OWNER);
         undo.undo(LETTERS, act, OWNER);
         assertThat(shown(Condition.ALWAYS)).isEqualTo(before);

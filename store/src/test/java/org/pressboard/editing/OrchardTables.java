@@ -16,6 +16,7 @@ import org.pressboard.table.Table;
 import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 /** Varieties, trees that refer to them, and pickings that refer to trees; new ones for each test. */
@@ -74,11 +75,11 @@ final class OrchardTables {
         return Map.of(NAME, Value.of(name));
     }
 
-    static Map<FieldKey, Value> tree(String code, long variety) {
+    static Map<FieldKey, Value> tree(String code, RowId variety) {
         return Map.of(CODE, Value.of(code), VARIETY, new Value.Referred(variety, ""));
     }
 
-    static Map<FieldKey, Value> picking(long tree, String kilograms) {
+    static Map<FieldKey, Value> picking(RowId tree, String kilograms) {
         return Map.of(TREE, new Value.Referred(tree, ""), KILOGRAMS, Value.of(new java.math.BigDecimal(kilograms)));
     }
 }

@@ -28,7 +28,9 @@ import org.pressboard.table.TableKey;
 import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
 import org.pressboard.testing.StoreTest;
+import org.pressboard.undo.Undo;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -59,24 +61,24 @@ class RowEditingTest extends StoreTest {
         return OrchardTables.make(changes, OWNER, onRemoval);
     }
 
-    private long add(TableKey table, Map<FieldKey, Value> values) {
+    private RowId add(TableKey table, Map<FieldKey, Value> values) {
         RowEditing.Added added = editing.add(table, values, OWNER);
         assertThat(added.outcome()).isInstanceOf(RowEditing.Outcome.Done.class);
         return added.row();
     }
 
-    private Optional<Value> value(TableKey table, long row, FieldKey field) {
+    private Optional<Value> value(TableKey table, RowId row, FieldKey field) {
         return editing.find(table, row).flatMap(found -> found.find(field));
     }
 
     @Test
     void aReferenceIsReadByWhatTheRowIsCalled() {
         OrchardTables orchard = orchard(Referring.OnRemoval.REFUSE);
-        long kind = add(orchard.varieties.key(), OrchardTables.kind("Hollin Codlin"));
-        long tree = add(orchard.trees.key(), OrchardTables.tree("T-014", kind));
+        RowId kind = add(orchard.varieties.key(), OrchardTables.kind("Hollin Codlin"));
+        RowId tree = add(orchard.trees.key(), OrchardTables.tree("T-014", kind));
         assertThat(value(orchard.trees.key(), tree, OrchardTables.VARIETY))
                 .contains(new Value.Referred(kind, "Hollin Codlin"));
-        RowEditing.Added nowhere = editing.add(orchard.trees.key(), OrchardTables.tree("T-015", 4711), OWNER);
+        RowEditing.Added nowhere = editing.add(orchard.trees.key(), OrchardTables.tree("T-015", new RowId(4711)), OWNER);
         assertThat(nowhere.outcome()).isInstanceOfSatisfying(RowEditing.Outcome.Refused.class, refused ->
                 assertThat(refused.problems().get(OrchardTables.VARIETY).code()).isEqualTo("entry.no-such-row"));
     }
@@ -88,7 +90,7 @@ class RowEditingTest extends StoreTest {
         RowQuery kinds = query(catalog.table(orchard.varieties.key()).orElseThrow(), Visitor.staff(""), Condition.ALWAYS,
                 List.of(), 1, 100);
         for (int i = 1; i <= 50; i++) {
-            long row = add(orchard.varieties.key(), OrchardTables.kind("Kind " + i));
+            RowId row = add(orchard.varieties.key(), OrchardTables.kind("Kind " + i));
             assertThat(rows.page(kinds, ENGLISH).rows()).hasSize(1);
             editing.remove(orchard.varieties.key(), List.of(row), OWNER);
             assertThat(rows.page(kinds, ENGLISH).rows()).isEmpty();
@@ -111,8 +113,8 @@ class RowEditingTest extends StoreTest {
     void theSecondWhoChangesTheSameFieldIsTold() {
         OrchardTables orchard = orchard(Referring.OnRemoval.REFUSE);
         TableKey trees = orchard.trees.key();
-        long kind = add(orchard.varieties.key(), OrchardTables.kind("Hollin"));
-        long tree = add(trees, OrchardTables.tree("T-1", kind));
+        RowId kind = add(orchard.varieties.key(), OrchardTables.kind("Hollin"));
+        RowId tree = add(trees, OrchardTables.tree("T-1", kind));
         Map<FieldKey, Optional<Value>> was = Map.of(OrchardTables.CODE, Optional.of(Value.of("T-1")));
         assertThat(editing.change(trees, tree, was, Map.of(OrchardTables.CODE, Optional.of(Value.of("T-2"))), OWNER))
                 .isInstanceOf(RowEditing.Outcome.Done.class);
@@ -128,15 +130,15 @@ class RowEditingTest extends StoreTest {
     @Test
     void aRowReferredToIsKeptClearedOrTakesThemAlong() {
         OrchardTables kept = orchard(Referring.OnRemoval.REFUSE);
-        long kind = add(kept.varieties.key(), OrchardTables.kind("Kept"));
+        RowId kind = add(kept.varieties.key(), OrchardTables.kind("Kept"));
         add(kept.trees.key(), OrchardTables.tree("T-1", kind));
         assertThatThrownBy(() -> editing.remove(kept.varieties.key(), List.of(kind), OWNER))
                 .hasMessageContaining("row.referred").hasMessageContaining("Trees");
         assertThat(editing.find(kept.varieties.key(), kind)).isPresent();
 
         OrchardTables cleared = orchard(Referring.OnRemoval.CLEAR);
-        long other = add(cleared.varieties.key(), OrchardTables.kind("Cleared"));
-        long tree = add(cleared.trees.key(), OrchardTables.tree("T-1", other));
+        RowId other = add(cleared.varieties.key(), OrchardTables.kind("Cleared"));
+        RowId tree = add(cleared.trees.key(), OrchardTables.tree("T-1", other));
         long act = editing.remove(cleared.varieties.key(), List.of(other), OWNER);
         assertThat(value(cleared.trees.key(), tree, OrchardTables.VARIETY)).isEmpty();
         undo.undo(cleared.varieties.key(), act, OWNER);
@@ -147,9 +149,9 @@ class RowEditingTest extends StoreTest {
     @Test
     void rowsThatWentAlongComeBackAlong() {
         OrchardTables orchard = orchard(Referring.OnRemoval.REMOVE_ALONG);
-        long kind = add(orchard.varieties.key(), OrchardTables.kind("Hollin"));
-        long tree = add(orchard.trees.key(), OrchardTables.tree("T-1", kind));
-        long picking = add(orchard.pickings.key(), OrchardTables.picking(tree, "12.5"));
+        RowId kind = add(orchard.varieties.key(), OrchardTables.kind("Hollin"));
+        RowId tree = add(orchard.trees.key(), OrchardTables.tree("T-1", kind));
+        RowId picking = add(orchard.pickings.key(), OrchardTables.picking(tree, "12.5"));
         long act = editing.remove(orchard.varieties.key(), List.of(kind), OWNER);
         assertThat(editing.find(orchard.pickings.key(), picking)).isEmpty();
         assertThat(acts.removals(orchard.pickings.key(), java.time.Instant.EPOCH, 10)).extracting(Act::id)
@@ -165,7 +167,7 @@ class RowEditingTest extends StoreTest {
     void oneOfSeveralRemovedRowsComesBackAlone() {
         OrchardTables orchard = orchard(Referring.OnRemoval.REFUSE);
         TableKey kinds = orchard.varieties.key();
-        List<Long> rows = List.of(add(kinds, OrchardTables.kind("One")), add(kinds, OrchardTables.kind("Two")));
+        List<RowId> rows = List.of(add(kinds, OrchardTables.kind("One")), add(kinds, OrchardTables.kind("Two")));
         long act = editing.remove(kinds, rows, OWNER);
         undo.putBackRow(kinds, act, rows.get(1), OWNER);
         assertThat(value(kinds, rows.get(1), OrchardTables.NAME)).contains(Value.of("Two"));
@@ -177,7 +179,7 @@ class RowEditingTest extends StoreTest {
     void eachStepCanBeTakenBackAndThatToo() {
         OrchardTables orchard = orchard(Referring.OnRemoval.REFUSE);
         TableKey kinds = orchard.varieties.key();
-        long kind = add(kinds, OrchardTables.kind("One"));
+        RowId kind = add(kinds, OrchardTables.kind("One"));
         RowEditing.Outcome outcome = editing.change(kinds, kind, Map.of(OrchardTables.NAME, Optional.of(Value.of("One"))),
                 Map.of(OrchardTables.NAME, Optional.of(Value.of("Two"))), OWNER);
         Long act = ((RowEditing.Outcome.Done) outcome).act();
@@ -199,8 +201,8 @@ class RowEditingTest extends StoreTest {
     void whatSomebodyChangedSinceStaysAndIsCounted() {
         OrchardTables orchard = orchard(Referring.OnRemoval.REFUSE);
         TableKey trees = orchard.trees.key();
-        long kind = add(orchard.varieties.key(), OrchardTables.kind("Hollin"));
-        List<Long> rows = List.of(add(trees, OrchardTables.tree("T-1", kind)), add(trees, OrchardTables.tree("T-2", kind)));
+        RowId kind = add(orchard.varieties.key(), OrchardTables.kind("Hollin"));
+        List<RowId> rows = List.of(add(trees, OrchardTables.tree("T-1", kind)), add(trees, OrchardTables.tree("T-2", kind)));
         RowEditing.Outcome.Done all = (RowEditing.Outcome.Done) editing.changeAll(trees, rows,
                 Map.of(OrchardTables.LEAST, Optional.of(Value.of(BigDecimal.TEN))), OWNER);
         editing.changeAll(trees, rows.subList(0, 1), Map.of(OrchardTables.LEAST, Optional.empty()), OWNER);
@@ -213,7 +215,7 @@ class RowEditingTest extends StoreTest {
     void theHistoryOfARowSaysWhoMadeWhatOfItAndPutsItBack() {
         OrchardTables orchard = orchard(Referring.OnRemoval.REFUSE);
         TableKey kinds = orchard.varieties.key();
-        long kind = add(kinds, OrchardTables.kind("One"));
+        RowId kind = add(kinds, OrchardTables.kind("One"));
         for (String name : List.of("Two", "Three")) {
             Optional<Value> was = value(kinds, kind, OrchardTables.NAME);
             editing.change(kinds, kind, Map.of(OrchardTables.NAME, was),
@@ -240,13 +242,13 @@ class RowEditingTest extends StoreTest {
     @Test
     void talliesBorrowedFieldsAndComposedTextFollowWhatTheyAreMadeOf() {
         OrchardTables orchard = orchard(Referring.OnRemoval.REFUSE);
-        long kind = add(orchard.varieties.key(), OrchardTables.kind("Hollin"));
-        long tree = add(orchard.trees.key(), OrchardTables.tree("T-1", kind));
+        RowId kind = add(orchard.varieties.key(), OrchardTables.kind("Hollin"));
+        RowId tree = add(orchard.trees.key(), OrchardTables.tree("T-1", kind));
         add(orchard.pickings.key(), OrchardTables.picking(tree, "2.5"));
         orchard.compute(changes, OWNER);
         TableKey trees = orchard.trees.key();
         assertThat(value(trees, tree, OrchardTables.PICKED)).contains(Value.of(new BigDecimal("2.5")));
-        long more = add(orchard.pickings.key(), OrchardTables.picking(tree, "4"));
+        RowId more = add(orchard.pickings.key(), OrchardTables.picking(tree, "4"));
         assertThat(value(trees, tree, OrchardTables.PICKED)).contains(Value.of(new BigDecimal("6.5")));
         editing.remove(orchard.pickings.key(), List.of(more), OWNER);
         editing.change(trees, tree, Map.of(), Map.of(OrchardTables.LEAST, Optional.of(Value.of(BigDecimal.TEN))), OWNER);
@@ -256,7 +258,7 @@ class RowEditingTest extends StoreTest {
                 Map.of(OrchardTables.NAME, Optional.of(Value.of("Codlin"))), OWNER);
         assertThat(value(trees, tree, OrchardTables.TITLE)).contains(Value.of("T-1, Codlin"));
         assertThat(value(trees, tree, OrchardTables.BORROWED)).contains(Value.of("Codlin"));
-        long bare = add(trees, Map.of(OrchardTables.CODE, Value.of("T-2")));
+        RowId bare = add(trees, Map.of(OrchardTables.CODE, Value.of("T-2")));
         assertThat(value(trees, bare, OrchardTables.PICKED)).contains(Value.of(new BigDecimal("0")));
         assertThat(history.ofRow(catalog.table(trees).orElseThrow(), tree, 10)).as("tallies are not remembered")
                 .hasSize(2);
@@ -275,8 +277,8 @@ class RowEditingTest extends StoreTest {
     void aRemovedFieldComesBackWithItsValues() {
         OrchardTables orchard = orchard(Referring.OnRemoval.REFUSE);
         TableKey trees = orchard.trees.key();
-        long kind = add(orchard.varieties.key(), OrchardTables.kind("Hollin"));
-        long tree = add(trees, OrchardTables.tree("T-1", kind));
+        RowId kind = add(orchard.varieties.key(), OrchardTables.kind("Hollin"));
+        RowId tree = add(trees, OrchardTables.tree("T-1", kind));
         changes.removeField(trees, OrchardTables.VARIETY, OWNER);
         assertThat(catalog.table(trees).orElseThrow().fields().has(OrchardTables.VARIETY)).isFalse();
         changes.putBackField(trees, bin.fields(trees).getFirst().id(), OWNER);
@@ -290,7 +292,7 @@ class RowEditingTest extends StoreTest {
     void anotherKindIsAllOrNothingAndWhatDidNotFitStaysInTheHistory() {
         OrchardTables orchard = orchard(Referring.OnRemoval.REFUSE);
         TableKey trees = orchard.trees.key();
-        List<Long> rows = List.of("12", "blah", "1.5").stream()
+        List<RowId> rows = List.of("12", "blah", "1.5").stream()
                 .map(code -> add(trees, Map.of(OrchardTables.CODE, Value.of(code)))).toList();
         assertThat(changes.preview(trees, OrchardTables.CODE, new Numeric.WholeNumber(true)))
                 .isEqualTo(new Retyping.Preview(3, 2, List.of("blah", "1.5")));
@@ -310,8 +312,8 @@ class RowEditingTest extends StoreTest {
     void textsBecomeReferencesByWhatTheRowsAreCalledAndTextsAgain() {
         OrchardTables orchard = orchard(Referring.OnRemoval.REFUSE);
         TableKey trees = orchard.trees.key();
-        long kind = add(orchard.varieties.key(), OrchardTables.kind("Árpád"));
-        long tree = add(trees, Map.of(OrchardTables.CODE, Value.of("ARPAD")));
+        RowId kind = add(orchard.varieties.key(), OrchardTables.kind("Árpád"));
+        RowId tree = add(trees, Map.of(OrchardTables.CODE, Value.of("ARPAD")));
         Referring.Reference reference = new Referring.Reference(orchard.varieties.key(), Referring.OnRemoval.REFUSE);
         changes.retype(trees, OrchardTables.CODE, reference, OWNER);
         assertThat(value(trees, tree, OrchardTables.CODE)).contains(new Value.Referred(kind, "Árpád"));
@@ -323,7 +325,7 @@ class RowEditingTest extends StoreTest {
     void anOptionCalledOtherwiseIsSoInAllRowsUntilThatIsTakenBack() {
         OrchardTables orchard = orchard(Referring.OnRemoval.REFUSE);
         TableKey trees = orchard.trees.key();
-        long tree = add(trees, Map.of(OrchardTables.CODE, Value.of("weak")));
+        RowId tree = add(trees, Map.of(OrchardTables.CODE, Value.of("weak")));
         changes.retype(trees, OrchardTables.CODE, new Chosen.Choice(List.of()), OWNER);
         Field choice = catalog.table(trees).orElseThrow().field(OrchardTables.CODE);
         changes.changeOptions(trees, choice.of(Chosen.Choice.of(List.of("poor"))), Map.of("weak", "poor"), OWNER);
@@ -348,7 +350,7 @@ class RowEditingTest extends StoreTest {
         OrchardTables orchard = orchard(Referring.OnRemoval.REFUSE);
         TableKey trees = orchard.trees.key();
         add(orchard.varieties.key(), OrchardTables.kind("Hollin"));
-        List<Long> rows = List.of("hollin", "Codlin", "CODLIN").stream()
+        List<RowId> rows = List.of("hollin", "Codlin", "CODLIN").stream()
                 .map(code -> add(trees, Map.of(OrchardTables.CODE, Value.of(code)))).toList();
         Referring.Reference reference = new Referring.Reference(orchard.varieties.key(), Referring.OnRemoval.REFUSE);
         assertThat(changes.preview(trees, OrchardTables.CODE, reference).misfits()).isEqualTo(2);
@@ -364,7 +366,7 @@ class RowEditingTest extends StoreTest {
     void aTableComesBackFromTheBinWithItsRows() {
         OrchardTables orchard = orchard(Referring.OnRemoval.REFUSE);
         TableKey pickings = orchard.pickings.key();
-        long row = add(pickings, Map.of(OrchardTables.KILOGRAMS, Value.of(BigDecimal.ONE)));
+        RowId row = add(pickings, Map.of(OrchardTables.KILOGRAMS, Value.of(BigDecimal.ONE)));
         changes.remove(pickings, OWNER);
         assertThat(catalog.table(pickings)).isEmpty();
         assertThat(bin.tables().keySet()).extracting(org.pressboard.table.Table::key).contains(pickings);

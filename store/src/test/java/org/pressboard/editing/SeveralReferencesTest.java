@@ -21,7 +21,9 @@ import org.pressboard.table.Referring;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Textual;
 import org.pressboard.testing.StoreTest;
+import org.pressboard.undo.Undo;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -48,9 +50,9 @@ class SeveralReferencesTest extends StoreTest {
 
     private TableKey people;
     private TableKey shifts;
-    private long ada;
-    private long bo;
-    private long cy;
+    private RowId ada;
+    private RowId bo;
+    private RowId cy;
 
     @BeforeEach
     void people() {
@@ -60,21 +62,21 @@ class SeveralReferencesTest extends StoreTest {
         cy = person("Cy");
     }
 
-    private long person(String name) {
+    private RowId person(String name) {
         return editing.add(people, Map.of(NAME, Value.of(name)), OWNER).row();
     }
 
-    private long shift(Referring.OnRemoval onRemoval) {
+    private RowId shift(Referring.OnRemoval onRemoval) {
         shifts = changes.make("Shifts", new Fields(List.of(new Field(NAME, "Name", new Textual.Text()),
                 new Field(HELPERS, "Helpers", new Referring.References(people, onRemoval)))), OWNER).key();
         return editing.add(shifts, Map.of(NAME, Value.of("Early"), HELPERS, folk(bo, ada)), OWNER).row();
     }
 
-    private static Value folk(Long... rows) {
+    private static Value folk(RowId... rows) {
         return new Value.Several(Arrays.stream(rows).<Value>map(row -> new Value.Referred(row, "")).toList());
     }
 
-    private Optional<String> helpers(long shift) {
+    private Optional<String> helpers(RowId shift) {
         return editing.find(shifts, shift).flatMap(row -> row.find(HELPERS)).map(value -> String.join(", ",
                 value.each().stream().map(each -> ((Value.Referred) each).heading()).toList()));
     }
@@ -85,14 +87,14 @@ class SeveralReferencesTest extends StoreTest {
 
     @Test
     void theyStandInTheirOrderByWhatTheRowsAreCalled() {
-        long early = shift(Referring.OnRemoval.REFUSE);
+        RowId early = shift(Referring.OnRemoval.REFUSE);
         assertThat(helpers(early)).contains("Bo, Ada");
         editing.change(shifts, early, Map.of(HELPERS, Optional.of(folk(bo, ada))), Map.of(HELPERS,
                 Optional.of(folk(cy, bo))), OWNER);
         assertThat(helpers(early)).contains("Cy, Bo");
         undo.undo(shifts, lastAct(shifts), OWNER);
         assertThat(helpers(early)).contains("Bo, Ada");
-        assertThat(editing.add(shifts, Map.of(HELPERS, folk(ada, 999_999L)), OWNER).outcome()).isEqualTo(
+        assertThat(editing.add(shifts, Map.of(HELPERS, folk(ada, new RowId(999_999))), OWNER).outcome()).isEqualTo(
                 new RowEditing.Outcome.Refused(Map.of(HELPERS, Problem.of("entry.no-such-row", "Folk"))));
     }
 
@@ -103,13 +105,13 @@ class SeveralReferencesTest extends StoreTest {
                 found -> assertThat(found.problems().all().getFirst()).isEqualTo(
                         Problem.of("row.referred", 1, 1L, "Shifts", "Helpers")));
         assertThatThrownBy(() -> inTransaction(() -> sql.execute("delete from hosted.{0} where row_id = {1}",
-                DSL.name(people.name()), DSL.val(bo)))).hasMessageContaining("foreign key");
+                DSL.name(people.name()), DSL.val(bo.number())))).hasMessageContaining("foreign key");
         editing.remove(people, List.of(cy), OWNER);
     }
 
     @Test
     void itIsTakenOutOfTheOthersAndComesBackWithThem() {
-        long early = shift(Referring.OnRemoval.CLEAR);
+        RowId early = shift(Referring.OnRemoval.CLEAR);
         editing.remove(people, List.of(bo), OWNER);
         assertThat(helpers(early)).contains("Ada");
         undo.undo(people, lastAct(people), OWNER);
@@ -120,7 +122,7 @@ class SeveralReferencesTest extends StoreTest {
 
     @Test
     void orTheyGoAlong() {
-        long early = shift(Referring.OnRemoval.REMOVE_ALONG);
+        RowId early = shift(Referring.OnRemoval.REMOVE_ALONG);
         editing.remove(people, List.of(ada), OWNER);
         assertThat(editing.find(shifts, early)).isEmpty();
         undo.undo(people, lastAct(people), OWNER);
@@ -132,8 +134,8 @@ class SeveralReferencesTest extends StoreTest {
         shift(Referring.OnRemoval.CLEAR);
         FieldKey said = new FieldKey("said");
         changes.addField(shifts, new Field(said, "Said", new Textual.Text()), OWNER);
-        long late = editing.add(shifts, Map.of(said, Value.of("cy; ADA")), OWNER).row();
-        long lost = editing.add(shifts, Map.of(said, Value.of("cy; nobody")), OWNER).row();
+        RowId late = editing.add(shifts, Map.of(said, Value.of("cy; ADA")), OWNER).row();
+        RowId lost = editing.add(shifts, Map.of(said, Value.of("cy; nobody")), OWNER).row();
         Referring several = new Referring.References(people, Referring.OnRemoval.CLEAR);
         assertThat(changes.preview(shifts, said, several).misfits()).isEqualTo(1);
         changes.retype(shifts, said, several, OWNER);
@@ -146,7 +148,7 @@ class SeveralReferencesTest extends StoreTest {
 
     @Test
     void aRemovedFieldComesBackWithoutWhatIsGoneMeanwhile() {
-        long early = shift(Referring.OnRemoval.REFUSE);
+        RowId early = shift(Referring.OnRemoval.REFUSE);
         changes.removeField(shifts, HELPERS, OWNER);
         editing.remove(people, List.of(bo), OWNER);
         changes.putBackField(shifts, bin.fields(shifts).getFirst().id(), OWNER);

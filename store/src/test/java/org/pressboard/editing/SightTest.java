@@ -34,6 +34,7 @@ import org.pressboard.testing.StoreTest;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.SpreadsheetCells;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -60,8 +61,8 @@ class SightTest extends StoreTest {
     private RowPicker picker;
 
     private OrchardTables orchard;
-    private long open;
-    private long secret;
+    private RowId open;
+    private RowId secret;
 
     @BeforeEach
     void anOpenAndASecretKind() {
@@ -69,8 +70,8 @@ class SightTest extends StoreTest {
         orchard.compute(changes, OWNER);
         open = editing.add(orchard.varieties.key(), OrchardTables.kind("Open"), OWNER).row();
         secret = editing.add(orchard.varieties.key(), OrchardTables.kind("Aasecret"), OWNER).row();
-        long first = editing.add(orchard.trees.key(), OrchardTables.tree("T-1", open), OWNER).row();
-        long second = editing.add(orchard.trees.key(), OrchardTables.tree("T-2", secret), OWNER).row();
+        RowId first = editing.add(orchard.trees.key(), OrchardTables.tree("T-1", open), OWNER).row();
+        RowId second = editing.add(orchard.trees.key(), OrchardTables.tree("T-2", secret), OWNER).row();
         editing.add(orchard.pickings.key(), OrchardTables.picking(first, "1"), OWNER);
         editing.add(orchard.pickings.key(), OrchardTables.picking(second, "2"), OWNER);
         publisher.open(orchard.trees.key(), Openness.EVERYONE);

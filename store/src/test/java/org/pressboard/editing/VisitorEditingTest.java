@@ -39,6 +39,7 @@ import org.pressboard.table.Textual;
 import org.pressboard.testing.StoreTest;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -114,30 +115,30 @@ class VisitorEditingTest extends StoreTest {
         publisher.remove(HANDS);
     }
 
-    private long add(Visitor visitor, Map<FieldKey, Value> values) {
+    private RowId add(Visitor visitor, Map<FieldKey, Value> values) {
         RowEditing.Added added = visiting.add(visitor, BASKETS, values, PAGE);
         assertThat(added.outcome()).isInstanceOf(RowEditing.Outcome.Done.class);
         return added.row();
     }
 
-    private Row find(long row) {
+    private Row find(RowId row) {
         return editing.find(BASKETS, row).orElseThrow();
     }
 
-    private long owner(Visitor visitor) {
+    private RowId owner(Visitor visitor) {
         return java.util.Objects.requireNonNull(visitor.who().member()).id();
     }
 
     @Test
     void whatIsAddedIsTheirsWhateverTheySend() {
-        long row = add(mira, Map.of(KILOS, Value.of(3L), PICKER, new Value.Referred(owner(tomas), "")));
+        RowId row = add(mira, Map.of(KILOS, Value.of(3L), PICKER, new Value.Referred(owner(tomas), "")));
         assertThat(find(row).find(PICKER)).contains(new Value.Referred(owner(mira), "Mira"));
         assertThat(history.ofRow(catalog.table(BASKETS).orElseThrow(), row, 5)).hasSize(1);
     }
 
     @Test
     void theyChangeAndRemoveTheirOwnAndNobodyElses() {
-        long row = add(mira, Map.of(KILOS, Value.of(3L)));
+        RowId row = add(mira, Map.of(KILOS, Value.of(3L)));
         assertThat(visiting.change(mira, BASKETS, row, Map.of(KILOS, Optional.of(Value.of(3L))),
                 Map.of(KILOS, Optional.of(Value.of(4L))), PAGE)).isInstanceOf(RowEditing.Outcome.Done.class);
         assertThatThrownBy(() -> visiting.change(tomas, BASKETS, row, Map.of(KILOS, Optional.of(Value.of(4L))),
@@ -152,7 +153,7 @@ class VisitorEditingTest extends StoreTest {
 
     @Test
     void theyCannotGiveARowAway() {
-        long row = add(mira, Map.of());
+        RowId row = add(mira, Map.of());
         Map<FieldKey, Optional<Value>> was = Map.of(PICKER, Optional.of(new Value.Referred(owner(mira), "")));
         assertThatThrownBy(() -> visiting.change(mira, BASKETS, row, was,
                 Map.of(PICKER, Optional.of(new Value.Referred(owner(tomas), ""))), PAGE)).isInstanceOf(ProblemsFound.class);
@@ -183,9 +184,9 @@ class VisitorEditingTest extends StoreTest {
 
     @Test
     void nobodyRefersToWhatTheyDoNotSee() {
-        add(mira, Map.of(TREE, new Value.Referred(1, "")));
-        RowEditing.Added hidden = visiting.add(mira, BASKETS, Map.of(TREE, new Value.Referred(2, "")), PAGE);
-        RowEditing.Added none = visiting.add(mira, BASKETS, Map.of(TREE, new Value.Referred(77, "")), PAGE);
+        add(mira, Map.of(TREE, new Value.Referred(new RowId(1), "")));
+        RowEditing.Added hidden = visiting.add(mira, BASKETS, Map.of(TREE, new Value.Referred(new RowId(2), "")), PAGE);
+        RowEditing.Added none = visiting.add(mira, BASKETS, Map.of(TREE, new Value.Referred(new RowId(77), "")), PAGE);
         assertThat(hidden.outcome()).isEqualTo(none.outcome()).isInstanceOfSatisfying(RowEditing.Outcome.Refused.class,
                 refused -> assertThat(refused.problems()).containsExactly(Map.entry(TREE, Problem.of("entry.no-such-row", "Stems"))));
     }
@@ -211,7 +212,7 @@ class VisitorEditingTest extends StoreTest {
 
     @Test
     void whoeverIsSecondIsTold() {
-        long row = add(mira, Map.of(KILOS, Value.of(3L)));
+        RowId row = add(mira, Map.of(KILOS, Value.of(3L)));
         Map<FieldKey, Optional<Value>> was = Map.of(KILOS, Optional.of(Value.of(3L)));
         visiting.change(mira, BASKETS, row, was, Map.of(KILOS, Optional.of(Value.of(5L))), PAGE);
         assertThat(visiting.change(mira, BASKETS, row, was, Map.of(KILOS, Optional.of(Value.of(6L))), PAGE))

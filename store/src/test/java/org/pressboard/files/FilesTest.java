@@ -32,6 +32,7 @@ import org.pressboard.table.Fields;
 import org.pressboard.table.TableKey;
 import org.pressboard.testing.StoreTest;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -147,7 +148,7 @@ class FilesTest extends StoreTest {
                 .isEqualTo(new RowEditing.Outcome.Refused(Map.of(shown, Problem.of("entry.no-picture", "a.txt"))));
         Value both = new Value.Several(List.of(new Value.Attachment(picture.content(), "a.png"),
                 new Value.Attachment("", "later.png")));
-        long row = editing.add(table, Map.of(shown, both), OWNER).row();
+        RowId row = editing.add(table, Map.of(shown, both), OWNER).row();
         assertThat(editing.find(table, row).orElseThrow().find(shown)).contains(both);
         inTransaction(() -> sql.execute("update pressboard.file set added_at = now() - interval '2 days'"));
         files.removeUnused();

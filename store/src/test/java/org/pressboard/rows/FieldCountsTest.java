@@ -20,6 +20,7 @@ import org.pressboard.value.FieldKey;
 import org.pressboard.value.Folding;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -84,7 +85,7 @@ class FieldCountsTest extends StoreTest {
         Eventually.holds(() -> !counts.byValue(query, Cases.USE, List.of(), ENGLISH).isEmpty()
                 && counts.knownByValue(query, Cases.USE, List.of()).isPresent());
         Map<String, Long> before = new HashMap<>(counts.byValue(query, Cases.USE, List.of(), ENGLISH));
-        load(table, List.of(Row.of(301, Map.of(Cases.USE, Value.of("Cider")))));
+        load(table, List.of(Row.of(new RowId(301), Map.of(Cases.USE, Value.of("Cider")))));
         Eventually.holds(() -> counts.knownByValue(query, Cases.USE, List.of()).isEmpty());
         before.merge("Cider", 1L, Long::sum);
         assertThat(counts.byValue(query, Cases.USE, List.of(), ENGLISH)).isEqualTo(before);

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 class MarksTest {
@@ -48,7 +49,7 @@ class MarksTest {
         marks.put(15, row(7));
         assertThat(marks.to(15, 4, null)).isEqualTo(new Route(row(2), true, 0, 4));
         Marks ofTexts = new Marks();
-        ofTexts.put(10, new Anchor(Value.of("long".repeat(100)), 1));
+        ofTexts.put(10, new Anchor(Value.of("long".repeat(100)), new RowId(1)));
         assertThat(ofTexts.to(10, 3, null).from()).isNull();
     }
 
@@ -57,6 +58,6 @@ class MarksTest {
     }
 
     private static Anchor row(int number) {
-        return new Anchor(Value.of((long) number), number);
+        return new Anchor(Value.of((long) number), new RowId(number));
     }
 }

@@ -24,7 +24,7 @@ import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operator;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.editing.RowEditing;
-import org.pressboard.editing.Undo;
+import org.pressboard.undo.Undo;
 import org.pressboard.editing.VisitorEditing;
 import org.pressboard.grant.Audience;
 import org.pressboard.grant.Grant;
@@ -55,6 +55,7 @@ import org.pressboard.table.Textual;
 import org.pressboard.testing.StoreTest;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.SpreadsheetCells;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -157,7 +158,7 @@ class AnyNameTest extends StoreTest {
         return some;
     }
 
-    private Row row(Table table, long number) {
+    private Row row(Table table, RowId number) {
         return editing.find(table.key(), number).orElseThrow();
     }
 
@@ -177,7 +178,7 @@ class AnyNameTest extends StoreTest {
                 : place % 5 == 3 ? Chosen.Choices.of(List.of("Plum", "Pear")) : new Textual.Text()));
         Map<FieldKey, Value> plum = values(table, field -> value(field, "Plum"));
         Map<FieldKey, Value> pear = values(table, field -> value(field, "Pear"));
-        long number = editing.add(table.key(), plum, OWNER).row();
+        RowId number = editing.add(table.key(), plum, OWNER).row();
         long act = done(editing.change(table.key(), number, some(plum), some(pear), OWNER));
         assertThat(row(table, number).values()).isEqualTo(pear);
         Entry changed = history.ofRow(table, number, 1).getFirst();
@@ -259,7 +260,7 @@ class AnyNameTest extends StoreTest {
         List<Field> numbered = new ArrayList<>(called(words, place -> new Numeric.WholeNumber(true)));
         numbered.add(new Field(LEADS, "Leads", new Referring.Reference(plots.key(), Referring.OnRemoval.CLEAR)));
         Table numbers = make("Numbers", numbered);
-        long linked = editing.add(several.key(), values(several, field -> field.type() instanceof Referring
+        RowId linked = editing.add(several.key(), values(several, field -> field.type() instanceof Referring
                 ? new Value.Several(List.of(north)) : Value.of("both")), OWNER).row();
         for (FieldKey key : keys(leading).subList(1, keys(leading).size())) {
             boolean isCounted = keys(leading).indexOf(key) % 2 == 0;
@@ -269,7 +270,7 @@ class AnyNameTest extends StoreTest {
                             Operator.GREATER, Value.of(0)), null, null, Computed.Floor.NONE);
             changes.addField(plots.key(), Field.computed(key, key.name(), tally), OWNER);
         }
-        long counted = editing.add(leading.key(), values(leading, field -> field.type() instanceof Referring ? north : Value.of("one")),
+        RowId counted = editing.add(leading.key(), values(leading, field -> field.type() instanceof Referring ? north : Value.of("one")),
                 OWNER).row();
         editing.add(numbers.key(), values(numbers, field -> field.type() instanceof Referring ? north
                 : field.type() instanceof Numeric ? Value.of(1) : Value.of("one")), OWNER);
@@ -287,7 +288,7 @@ class AnyNameTest extends StoreTest {
         for (String word : AS_TABLES) {
             Table plots = make("Plots of it", List.of(new Field(CALLED, "Called", new Textual.Text())));
             publisher.open(plots.key(), Openness.EVERYONE);
-            long plot = editing.add(plots.key(), Map.of(CALLED, Value.of("North")), OWNER).row();
+            RowId plot = editing.add(plots.key(), Map.of(CALLED, Value.of("North")), OWNER).row();
             Table table = make(word, List.of(new Field(CALLED, "Called", new Textual.Text()), new Field(LEADS, "Leads",
                     new Referring.Reference(plots.key(), Referring.OnRemoval.CLEAR)), new Field(KEPT, "Kept",
                     new Referring.References(plots.key(), Referring.OnRemoval.CLEAR))));
@@ -296,7 +297,7 @@ class AnyNameTest extends StoreTest {
                     Computed.Floor.NONE)), OWNER);
             Map<FieldKey, Value> values = Map.of(CALLED, Value.of("one"), LEADS, new Value.Referred(plot, "North"), KEPT,
                     new Value.Several(List.of(new Value.Referred(plot, "North"))));
-            long number = editing.add(table.key(), values, OWNER).row();
+            RowId number = editing.add(table.key(), values, OWNER).row();
             assertThat(row(plots, plot).find(LEADS)).as(word).contains(Value.of(1));
             grantWithout(table, List.of(LEADS));
             assertThat(visiting.change(MEMBER, table.key(), number, some(Map.of(CALLED, Value.of("one"))),

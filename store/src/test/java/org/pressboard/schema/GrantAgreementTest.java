@@ -44,6 +44,7 @@ import org.pressboard.grant.Sight;
 import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
 import org.pressboard.scope.VisitorScope;
+import org.pressboard.source.Hosted;
 import org.pressboard.sql.TableSql;
 import org.pressboard.sql.ValueSql;
 import org.pressboard.table.Field;
@@ -57,6 +58,7 @@ import org.pressboard.table.Textual;
 import org.pressboard.testing.StoreTest;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.dao.DataAccessException;
@@ -149,7 +151,7 @@ class GrantAgreementTest extends StoreTest {
     }
 
     private void compare(PublishedSite site, Visitor visitor, String as) {
-        List<Long> seen = allowed(site, visitor, Verb.SEE, logs);
+        List<RowId> seen = allowed(site, visitor, Verb.SEE, logs);
         Sight sight = site.sight(visitor, table.key());
         TableSql query = TableSql.of(sight, visitor.at(TODAY.atStartOfDay()), ENGLISH);
         assertThat(ids(query, query.condition(sight.asked(table.key())))).as(as).isEqualTo(seen);
@@ -158,11 +160,11 @@ class GrantAgreementTest extends StoreTest {
         TableSql locked = TableSql.underLock(sight, visitor.at(TODAY.atStartOfDay()), ENGLISH);
         assertThat(asVisitor(visitor, () -> ids(locked, locked.condition(sight.asked(table.key()))))).as(as).isEqualTo(seen);
         compareFields(sight, visitor, as);
-        List<Long> removable = new ArrayList<>(allowed(site, visitor, Verb.REMOVE, logs));
+        List<RowId> removable = new ArrayList<>(allowed(site, visitor, Verb.REMOVE, logs));
         removable.retainAll(seen);
-        List<Long> removed = new ArrayList<>();
-        isDone(visitor, () -> removed.addAll(sql.deleteFrom(DSL.table(TableSql.name(table)))
-                .returningResult(DSL.field("row_id", Long.class)).fetch(0, Long.class)));
+        List<RowId> removed = new ArrayList<>();
+        isDone(visitor, () -> removed.addAll(sql.deleteFrom(DSL.table(Hosted.name(table)))
+                .returningResult(Hosted.ID).fetch(Hosted.ID)));
         assertThat(removed).as(as).containsExactlyInAnyOrderElementsOf(removable);
     }
 
@@ -171,7 +173,7 @@ class GrantAgreementTest extends StoreTest {
         Map<TableKey, Condition> rows = new HashMap<>(Sight.whole(sight.tables(), table.key()).rows());
         rows.put(table.key(), sight.rows(table.key()));
         Sight own = new Sight(sight.table(), sight.tables(), rows, sight.partly());
-        Map<Long, Row> seen = new TreeMap<>();
+        Map<RowId, Row> seen = new TreeMap<>();
         logs.forEach(row -> own.seen(reaching(row), visitor.at(TODAY.atStartOfDay())).ifPresent(is -> seen.put(row.id(), own(is))));
         TableSql query = TableSql.of(own, visitor.at(TODAY.atStartOfDay()), ENGLISH);
         assertThat(read(query, query.condition(own.asked(table.key())))).as(as).isEqualTo(seen);
@@ -181,47 +183,47 @@ class GrantAgreementTest extends StoreTest {
                 all.isEmpty() ? Map.of() : Map.of(table.key(), all));
         assertThat(asVisitor(visitor, () -> read(TableSql.underLock(open, visitor.at(TODAY.atStartOfDay()), ENGLISH), DSL.trueCondition())))
                 .as(as + " by the database alone").isEqualTo(seen);
-        leftOut += seen.values().stream().mapToLong(row -> logs.get((int) row.id() - 1).values().size() - row.values().size())
+        leftOut += seen.values().stream().mapToLong(row -> logs.get((int) row.id().number() - 1).values().size() - row.values().size())
                 .sum();
     }
 
     private static Row own(Row row) {
         Map<FieldKey, Value> values = new HashMap<>(row.values());
         values.keySet().removeIf(FieldKey::isThrough);
-        values.replaceAll((field, value) -> value instanceof Value.Referred(long to, String heading)
+        values.replaceAll((field, value) -> value instanceof Value.Referred(var to, String heading)
                 ? new Value.Referred(to, "") : value);
         return new Row(row.id(), values);
     }
 
-    private Map<Long, Row> read(TableSql from, org.jooq.Condition where) {
+    private Map<RowId, Row> read(TableSql from, org.jooq.Condition where) {
         List<org.jooq.Field<?>> columns = new ArrayList<>(List.of(from.rowId()));
         table.fields().forEach(field -> columns.add(from.told(field.key())));
-        Map<Long, Row> read = new TreeMap<>();
+        Map<RowId, Row> read = new TreeMap<>();
         inTransaction(() -> sql.select(columns).from(from.asTable()).where(where).fetch().forEach(found -> {
             Map<FieldKey, @Nullable Value> values = new HashMap<>();
             for (int i = 1; i < columns.size(); i++) {
                 Field field = table.fields().all().get(i - 1);
                 Object is = found.get(i);
-                values.put(field.key(), is != null && field.type() instanceof Referring ? new Value.Referred((Long) is, "")
+                values.put(field.key(), is != null && field.type() instanceof Referring ? new Value.Referred(new RowId((Long) is), "")
                         : ValueSql.fromColumn(is, field.type()));
             }
-            read.put(found.get(0, Long.class), Row.of(found.get(0, Long.class), values));
+            read.put(found.get(0, RowId.class), Row.of(found.get(0, RowId.class), values));
         }));
         return read;
     }
 
     private void add(PublishedSite site, Visitor visitor, String as) {
-        Row row = new Row(1_000, cases.log(1_000), cases.sender());
+        Row row = new Row(new RowId(1_000), cases.log(1_000), cases.sender());
         boolean may = !allowed(site, visitor, Verb.ADD, List.of(row)).isEmpty()
                 && mayWrite(site, visitor, List.of(Verb.ADD), row.values().keySet(), List.of(row));
-        assertThat(isDone(visitor, () -> sql.insertInto(DSL.table(TableSql.name(table))).set(columns(row)).execute()))
+        assertThat(isDone(visitor, () -> sql.insertInto(DSL.table(Hosted.name(table))).set(columns(row)).execute()))
                 .as(as + " adds " + row).isEqualTo(may);
     }
 
     /** What it was must be theirs to change, and what it becomes, too. */
     private void change(PublishedSite site, Visitor visitor, String as) {
         Row was = Cases.pick(logs, random);
-        Row becomes = new Row(was.id(), cases.log(was.id()), was.sender());
+        Row becomes = new Row(was.id(), cases.log(was.id().number()), was.sender());
         boolean seen = !allowed(site, visitor, Verb.SEE, List.of(was)).isEmpty();
         boolean may = seen && !allowed(site, visitor, Verb.CHANGE, List.of(was)).isEmpty();
         // PostgreSQL lets nobody change a row into one that they do not see
@@ -229,10 +231,10 @@ class GrantAgreementTest extends StoreTest {
                 && !allowed(site, visitor, Verb.SEE, List.of(becomes)).isEmpty()
                 && mayWrite(site, visitor, List.of(Verb.CHANGE, Verb.SEE), differing(was, becomes), List.of(was, becomes));
         Map<org.jooq.Field<?>, Object> columns = columns(becomes);
-        columns.remove(DSL.field(DSL.name("row_id")));
+        columns.remove(Hosted.ID);
         boolean[] changed = new boolean[1];
-        boolean done = isDone(visitor, () -> changed[0] = sql.update(DSL.table(TableSql.name(table))).set(columns)
-                .where(DSL.field("row_id", Long.class).eq(was.id())).execute() > 0);
+        boolean done = isDone(visitor, () -> changed[0] = sql.update(DSL.table(Hosted.name(table))).set(columns)
+                .where(Hosted.ID.eq(was.id())).execute() > 0);
         assertThat(done && changed[0]).as(as + " changes " + was + " into " + becomes).isEqualTo(may && stays);
     }
 
@@ -298,12 +300,12 @@ class GrantAgreementTest extends StoreTest {
         private static final long serialVersionUID = 1;
     }
 
-    private List<Long> ids(TableSql from, org.jooq.Condition where) {
+    private List<RowId> ids(TableSql from, org.jooq.Condition where) {
         return Objects.requireNonNull(inTransaction(() -> sql.select(from.rowId()).from(from.asTable()).where(where)
                 .orderBy(from.rowId()).fetch(from.rowId())));
     }
 
-    private List<Long> allowed(PublishedSite site, Visitor visitor, Verb verb, List<Row> of) {
+    private List<RowId> allowed(PublishedSite site, Visitor visitor, Verb verb, List<Row> of) {
         Condition allowed = site.may(visitor, verb, table.key()).rows();
         return of.stream().filter(row -> allowed.holds(reaching(row), visitor.at(TODAY.atStartOfDay()))).map(Row::id).toList();
     }
@@ -318,7 +320,7 @@ class GrantAgreementTest extends StoreTest {
     }
 
     private static Row at(List<Row> rows, Value reference) {
-        return rows.get((int) ((Value.Referred) reference).row() - 1);
+        return rows.get((int) ((Value.Referred) reference).row().number() - 1);
     }
 
     private Visitor visitor(int which) {
@@ -331,7 +333,7 @@ class GrantAgreementTest extends StoreTest {
     }
 
     private static List<Row> rows(int count, java.util.function.LongFunction<Map<FieldKey, Value>> values) {
-        return LongStream.rangeClosed(1, count).mapToObj(id -> new Row(id, values.apply(id))).toList();
+        return LongStream.rangeClosed(1, count).mapToObj(id -> new Row(new RowId(id), values.apply(id))).toList();
     }
 
     private static Fields fields(Field... fields) {

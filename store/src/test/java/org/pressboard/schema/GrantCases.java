@@ -17,6 +17,7 @@ import org.pressboard.grant.Grant;
 import org.pressboard.grant.GroupKey;
 import org.pressboard.grant.Verb;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 /** Random grants, and random rows for them. */
@@ -91,6 +92,6 @@ record GrantCases(RandomGenerator random) {
     }
 
     Value row(int of) {
-        return new Value.Referred(1 + random.nextInt(of), "");
+        return new Value.Referred(new RowId(1 + random.nextInt(of)), "");
     }
 }

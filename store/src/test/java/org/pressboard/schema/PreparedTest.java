@@ -22,6 +22,7 @@ import org.pressboard.table.TableKey;
 import org.pressboard.table.Textual;
 import org.pressboard.testing.StoreTest;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -60,7 +61,7 @@ class PreparedTest extends StoreTest {
     @Test
     void whatWasAskedOftenIsAskedOfOtherColumnsToo() {
         changes.make("Crates prepared", new Fields(List.of(new Field(SIZE, "Size", new Textual.Text()))), OWNER);
-        long row = editing.add(CRATES, Map.of(SIZE, Value.of("3")), OWNER).row();
+        RowId row = editing.add(CRATES, Map.of(SIZE, Value.of("3")), OWNER).row();
         for (FieldType type : List.of(new Numeric.WholeNumber(false), new Numeric.Decimal(1), new Textual.Text())) {
             assertThat(askedOften(row)).isPresent();
             changes.retype(CRATES, SIZE, type, OWNER);
@@ -87,7 +88,7 @@ class PreparedTest extends StoreTest {
         assertThat(askedOften(editing.add(CRATES, Map.of(SIZE, value), OWNER).row())).contains(value);
     }
 
-    private Optional<Value> askedOften(long row) {
+    private Optional<Value> askedOften(RowId row) {
         for (int i = 1; i < OFTEN; i++) {
             another(() -> editing.find(CRATES, row));
         }

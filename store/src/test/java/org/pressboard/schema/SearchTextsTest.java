@@ -18,6 +18,7 @@ import org.pressboard.table.TableKey;
 import org.pressboard.table.Textual;
 import org.pressboard.testing.StoreTest;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -38,7 +39,7 @@ class SearchTextsTest extends StoreTest {
     private Bin bin;
 
     private TableKey sought;
-    private long row;
+    private RowId row;
 
     @BeforeEach
     void aRow() {

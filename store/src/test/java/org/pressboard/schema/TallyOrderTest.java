@@ -23,6 +23,7 @@ import org.pressboard.table.Table;
 import org.pressboard.table.Textual;
 import org.pressboard.testing.StoreTest;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -46,7 +47,7 @@ class TallyOrderTest extends StoreTest {
 
     private Table beds;
     private Table plants;
-    private long bed;
+    private RowId bed;
     private Site before;
 
     @BeforeEach

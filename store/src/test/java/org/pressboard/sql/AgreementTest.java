@@ -22,6 +22,7 @@ import org.pressboard.table.Tables;
 import org.pressboard.table.TableKey;
 import org.pressboard.testing.StoreTest;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.springframework.beans.factory.annotation.Autowired;
 
 /** The core in memory, the compiled SQL and the row security alone give the same answers, whatever is asked. */
@@ -42,7 +43,7 @@ class AgreementTest extends StoreTest {
         for (int i = 0; i < 600; i++) {
             Condition condition = Cases.condition(random, 3);
             Standpoint standpoint = Cases.standpoint(Cases.pick(VISITORS, random).who(), random);
-            List<Long> inMemory = rows.stream().filter(row -> condition.holds(row, standpoint)).map(Row::id).toList();
+            List<RowId> inMemory = rows.stream().filter(row -> condition.holds(row, standpoint)).map(Row::id).toList();
             assertThat(bySql(table, condition, standpoint)).as("seed %d, %s, %s", SEED, standpoint, condition)
                     .isEqualTo(inMemory);
         }
@@ -91,7 +92,7 @@ class AgreementTest extends StoreTest {
             publisher.grant(table.key(), grants);
             for (Visitor visitor : VISITORS) {
                 Condition allowed = grants.decide(visitor, Verb.SEE).rows();
-                List<Long> inMemory = rows.stream().filter(row -> allowed.holds(row, visitor.at(Cases.midnight())))
+                List<RowId> inMemory = rows.stream().filter(row -> allowed.holds(row, visitor.at(Cases.midnight())))
                         .map(Row::id).toList();
                 assertThat(byRowSecurity(table, visitor)).as("seed %d, %s, %s", SEED, visitor, grants)
                         .isEqualTo(inMemory);
@@ -108,14 +109,14 @@ class AgreementTest extends StoreTest {
         return new Grants(grants);
     }
 
-    private List<Long> bySql(Table table, Condition condition, Standpoint standpoint) {
+    private List<RowId> bySql(Table table, Condition condition, Standpoint standpoint) {
         TableSql tableSql = TableSql.of(Sight.of(table), standpoint, ENGLISH);
         return inTransaction(() -> sql.select(tableSql.rowId()).from(tableSql.asTable())
                 .where(tableSql.condition(condition))
                 .orderBy(tableSql.rowId()).fetch(tableSql.rowId()));
     }
 
-    private List<Long> byRowSecurity(Table table, Visitor visitor) {
+    private List<RowId> byRowSecurity(Table table, Visitor visitor) {
         TableSql tableSql = TableSql.plain(table);
         return inTransaction(() -> {
             scope.enter(visitor, visitor.at(Cases.midnight()));

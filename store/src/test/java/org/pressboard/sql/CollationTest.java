@@ -14,6 +14,7 @@ import org.pressboard.table.Table;
 import org.pressboard.testing.StoreTest;
 import org.pressboard.value.PublishedOrder;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 /** PostgreSQL sorts texts in the published orders, as the core does in memory. */
@@ -26,7 +27,7 @@ class CollationTest extends StoreTest {
     @ParameterizedTest
     @MethodSource("published")
     void textsComeInThePublishedOrder(PublishedOrder order) {
-        Table table = tableWith(order.shuffled().stream().map(text -> new Row(1, Map.of(Cases.NAME, Value.of(text)))).toList());
+        Table table = tableWith(order.shuffled().stream().map(text -> new Row(new RowId(1), Map.of(Cases.NAME, Value.of(text)))).toList());
         TableSql tableSql = TableSql.of(Sight.of(table), Cases.NOBODY, Locale.forLanguageTag(order.language()));
         assertThat(inTransaction(() -> sql.select(tableSql.shown(Cases.NAME)).from(tableSql.asTable())
                 .orderBy(tableSql.order(List.of(SortBy.up(Cases.NAME)), false)).fetch(0, String.class)))

@@ -24,6 +24,7 @@ import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 import org.pressboard.testing.StoreTest;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.springframework.beans.factory.annotation.Autowired;
 
 /** Conditions over fields of every kind, through references and over computed fields, in memory, in SQL and by row security. */
@@ -77,7 +78,7 @@ class RelatedAgreementTest extends StoreTest {
             Condition seen = random.nextInt(3) == 0 ? Condition.ALWAYS
                     : RelatedCases.condition(own, makers, random, 1);
             Condition condition = RelatedCases.condition(fields, makers, random, 3);
-            List<Long> inMemory = RelatedCases.worked(tools, makers, seen, visitor.at(Cases.midnight())).stream()
+            List<RowId> inMemory = RelatedCases.worked(tools, makers, seen, visitor.at(Cases.midnight())).stream()
                     .filter(row -> condition.holds(row, visitor.at(Cases.midnight()))).map(Row::id).toList();
             assertThat(bySql(tables, seen, condition, visitor)).as("seed %d, case %d, %s, seen %s, %s", SEED, i, visitor,
                     seen, condition).isEqualTo(inMemory);
@@ -86,19 +87,19 @@ class RelatedAgreementTest extends StoreTest {
                 .equals(RelatedCases.MAKER) && !field.key().equals(RelatedCases.MENDERS)).toList());
     }
 
-    private List<Long> bySql(Tables tables, Condition seen, Condition condition, Visitor visitor) {
+    private List<RowId> bySql(Tables tables, Condition seen, Condition condition, Visitor visitor) {
         Map<TableKey, Condition> rows = new HashMap<>();
         rows.put(cases.tools.key(), Condition.ALWAYS);
         rows.put(cases.makers.key(), seen);
         TableSql table = TableSql.of(new Sight(tables.get(cases.tools.key()), tables, rows), visitor.at(Cases.midnight()),
                 ENGLISH);
-        List<Long> found = ids(table, table.condition(condition));
+        List<RowId> found = ids(table, table.condition(condition));
         assertThat(ids(table, table.conditionRowByRow(condition))).as("seed %d, row by row, seen %s, %s", SEED, seen,
                 condition).isEqualTo(found);
         return found;
     }
 
-    private List<Long> ids(TableSql table, org.jooq.Condition condition) {
+    private List<RowId> ids(TableSql table, org.jooq.Condition condition) {
         return Objects.requireNonNull(inTransaction(() -> sql.select(table.rowId()).from(table.asTable())
                 .where(condition).orderBy(table.rowId()).fetch(table.rowId())));
     }
@@ -108,10 +109,10 @@ class RelatedAgreementTest extends StoreTest {
             Condition granted = RelatedCases.condition(fields, makers, random, 2);
             publisher.grant(cases.tools.key(), new Grants(List.of(new Grant(Audience.EVERYONE, Verb.SEE, granted))));
             for (Visitor visitor : VISITORS) {
-                List<Long> inMemory = tools.stream().filter(row -> granted.holds(row, visitor.at(Cases.midnight())))
+                List<RowId> inMemory = tools.stream().filter(row -> granted.holds(row, visitor.at(Cases.midnight())))
                         .map(Row::id).toList();
                 TableSql table = TableSql.plain(catalog.table(cases.tools.key()).orElseThrow());
-                List<Long> shown = Objects.requireNonNull(inTransaction(() -> {
+                List<RowId> shown = Objects.requireNonNull(inTransaction(() -> {
                     scope.enter(visitor, visitor.at(Cases.midnight()));
                     return sql.select(table.rowId()).from(table.asTable()).orderBy(table.rowId()).fetch(table.rowId());
                 }));

@@ -31,6 +31,7 @@ import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 /**
@@ -104,7 +105,7 @@ final class RelatedCases {
                 // rows of which the name is no text at all are not called anything
                 values.put(field.key(), makers.isEmpty() && Value.of("").equals(value) ? null : value);
             }
-            rows.add(Row.of(id, values));
+            rows.add(Row.of(new RowId(id), values));
         }
         return rows;
     }

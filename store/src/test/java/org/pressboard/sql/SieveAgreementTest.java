@@ -24,6 +24,7 @@ import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.testing.StoreTest;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.springframework.beans.factory.annotation.Autowired;
 
 /** What the sieve says of each row of a table, at each gate, is what becomes of the row. */
@@ -50,7 +51,7 @@ class SieveAgreementTest extends StoreTest {
             RowQuery query = new RowQuery(sight, STAFF, Cases.MIRA, sight.asked(table.key()).and(listing.keep()),
                     Cases.condition(random, 1), List.of(), 1, 100, List.of());
             Sieve sieve = new Sieve(listing, query);
-            List<Set<Long>> passing = sieve.counted().stream().map(each -> rows.rows(each.first(100), ENGLISH).stream().map(Row::id)
+            List<Set<RowId>> passing = sieve.counted().stream().map(each -> rows.rows(each.first(100), ENGLISH).stream().map(Row::id)
                     .collect(Collectors.toSet())).toList();
             for (Row row : all) {
                 Optional<Gate> stops = !passing.get(1).contains(row.id()) ? Optional.of(Gate.ALLOWED)

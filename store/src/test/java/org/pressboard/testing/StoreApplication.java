@@ -10,7 +10,7 @@ import org.springframework.context.annotation.ComponentScan;
 @EntityScan("org.pressboard")
 @ComponentScan({"org.pressboard.catalog", "org.pressboard.change", "org.pressboard.sql", "org.pressboard.scope", "org.pressboard.rows",
     "org.pressboard.schema", "org.pressboard.bulk", "org.pressboard.history", "org.pressboard.editing", "org.pressboard.files",
-    "org.pressboard.member", "org.pressboard.mail", "org.pressboard.memory", "org.pressboard.log"})
+    "org.pressboard.undo", "org.pressboard.member", "org.pressboard.mail", "org.pressboard.memory", "org.pressboard.log"})
 public class StoreApplication {
 
     @Bean

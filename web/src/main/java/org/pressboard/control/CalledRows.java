@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.regex.Pattern;
 import org.pressboard.rows.RowPicker;
+import org.pressboard.value.RowId;
 import org.pressboard.words.Words;
 import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
@@ -90,7 +91,7 @@ public class CalledRows {
         }
 
         private String inSeveral() {
-            return row.map(found -> Long.toString(found.row())).orElse(Control.UNKNOWN + text);
+            return row.map(found -> found.row().toString()).orElse(Control.UNKNOWN + text);
         }
     }
 
@@ -104,7 +105,7 @@ public class CalledRows {
             if (field.type() instanceof Referring referring && !texts.isEmpty()) {
                 List<Typed> found = texts.stream().map(text -> new Typed(text, row(visit, referring, field, text))).toList();
                 typed.put(field.key(), found);
-                numbers.put(name, found.stream().map(each -> each.row.map(row -> Long.toString(row.row())).orElse(""))
+                numbers.put(name, found.stream().map(each -> each.row.map(row -> row.row().toString()).orElse(""))
                         .distinct().toList());
             }
         }
@@ -113,7 +114,7 @@ public class CalledRows {
 
     private Optional<Value.Referred> row(Visit visit, Referring referring, Field field, String text) {
         return NUMBER.matcher(text).matches() ? picker.headings(visit.sight(referring.to()), visit.visitor(),
-                visit.standpoint(), List.of(Long.valueOf(text.substring(1)))).stream().findFirst()
+                visit.standpoint(), List.of(RowId.of(text.substring(1)))).stream().findFirst()
                 : RowPicker.just(find(visit, field, text), text);
     }
 }

@@ -14,6 +14,7 @@ import org.pressboard.table.Referring;
 import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
 import org.pressboard.value.PlainForm;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.pressboard.value.WrittenForm;
 
@@ -76,9 +77,8 @@ public record Control(Field field, Kind kind, String text, String shown, String 
     }
 
     /** The same with the rows referred to by what they are called. */
-    public Control called(BiFunction<Field, Long, String> headings) {
-        String names = text.lines().map(number -> PlainForm.whole(number)
-                .map(row -> headings.apply(field, ((Value.Whole) row).number())).orElse(""))
+    public Control called(BiFunction<Field, RowId, String> headings) {
+        String names = text.lines().map(row -> RowId.read(row).map(is -> headings.apply(field, is)).orElse(""))
                 .collect(Collectors.joining("\n"));
         return new Control(field, kind, text, names, was, problem, theirs);
     }
@@ -128,9 +128,8 @@ public record Control(Field field, Kind kind, String text, String shown, String 
     public List<Value.Referred> rows() {
         List<String> numbers = text.lines().toList();
         List<String> called = List.of(shown.split("\n", -1));
-        return IntStream.range(0, numbers.size()).filter(i -> numbers.get(i).matches("\\d{1,18}"))
-                .mapToObj(i -> new Value.Referred(Long.parseLong(numbers.get(i)), i < called.size() ? called.get(i) : ""))
-                .toList();
+        return IntStream.range(0, numbers.size()).boxed().flatMap(i -> RowId.read(numbers.get(i)).stream()
+                .map(row -> new Value.Referred(row, i < called.size() ? called.get(i) : ""))).toList();
     }
 
     /** What was typed in place of rows that are not there. */

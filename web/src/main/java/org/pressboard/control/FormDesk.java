@@ -19,6 +19,7 @@ import org.pressboard.grant.Visitor;
 import org.pressboard.problem.Problem;
 import org.pressboard.rows.ReferredValues;
 import org.pressboard.rows.RowPicker;
+import org.pressboard.value.RowId;
 import org.pressboard.words.Words;
 import org.pressboard.signin.Browsers;
 import org.pressboard.signin.Seal;
@@ -134,7 +135,7 @@ public class FormDesk {
     private Optional<Value> given(OpenForm open, Field field, String called) {
         if (field.type() instanceof Referring referring && called.matches("#\\d{1,18}")) {
             return picker.headings(open.sight().of(referring.to()), open.visitor(), open.standpoint(),
-                    List.of(Long.valueOf(called.substring(1)))).stream().findFirst().map(Value.class::cast);
+                    List.of(RowId.of(called.substring(1)))).stream().findFirst().map(Value.class::cast);
         }
         return field.type() instanceof Referring referring ? RowPicker.just(picker.find(open.sight().of(referring.to()),
                 open.visitor(), open.standpoint(), called, open.language()), called).map(Value.class::cast)

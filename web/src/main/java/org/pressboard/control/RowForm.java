@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.function.BiFunction;
 import java.util.stream.Collectors;
 import org.pressboard.problem.Problem;
+import org.pressboard.value.RowId;
 import org.pressboard.words.Words;
 import org.pressboard.table.Attached;
 import org.pressboard.table.Chosen;
@@ -131,7 +132,7 @@ public record RowForm(List<Control> controls, Map<FieldKey, Optional<Value>> val
     }
 
     /** The same with rows referred to by what they are called. */
-    public RowForm named(BiFunction<Field, Long, String> headings) {
+    public RowForm named(BiFunction<Field, RowId, String> headings) {
         return new RowForm(controls.stream().map(control -> control.field().type() instanceof Referring
                 ? control.called(headings) : control).toList(), values, was);
     }

@@ -33,6 +33,7 @@ import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.rows.Rows;
 import org.pressboard.schema.Publisher;
+import org.pressboard.value.RowId;
 import org.pressboard.words.Words;
 import org.pressboard.signin.EntryMail;
 import org.pressboard.signin.LogBook;
@@ -105,7 +106,7 @@ class DeskMembers {
     }
 
     /** Somebody, by the number of their row. */
-    public record Person(long row, String name) {
+    public record Person(RowId row, String name) {
     }
 
     /** What somebody may do with the rows of a table, in words, verb by verb. */
@@ -230,9 +231,9 @@ class DeskMembers {
     }
 
     private Group changed(Group group, MultiValueMap<String, String> parameters, Model model) {
-        Set<Long> hands = new TreeSet<>(group.byHand());
-        Set<Long> sent = parameters.getOrDefault("value", List.of()).stream().filter(text -> text.matches("\\d{1,18}"))
-                .map(Long::valueOf).collect(Collectors.toSet());
+        Set<RowId> hands = new TreeSet<>(group.byHand());
+        Set<RowId> sent = parameters.getOrDefault("value", List.of()).stream()
+                .flatMap(text -> RowId.read(text).stream()).collect(Collectors.toSet());
         switch (first(parameters, "do")) {
             case "label" -> {
                 String label = first(parameters, "label").strip();
@@ -275,7 +276,7 @@ class DeskMembers {
 
     /** A member: their groups, and what they may do, table by table. */
     @GetMapping("/desk/members/{row:\\d{1,18}}")
-    String member(@PathVariable long row, Model model) {
+    String member(@PathVariable RowId row, Model model) {
         PublishedSite site = catalog.publishedNow();
         Table people = people(site);
         Visitor visitor = members.visitor(row).orElseThrow(() -> new NotThere("not-there.row"));
@@ -290,7 +291,7 @@ class DeskMembers {
 
     /** Writes to a member who has no account. */
     @PostMapping("/desk/members/{row:\\d{1,18}}/invite")
-    String invite(Visit visit, @PathVariable long row, RedirectAttributes flash) {
+    String invite(Visit visit, @PathVariable RowId row, RedirectAttributes flash) {
         Visitor visitor = members.visitor(row).orElseThrow(() -> new NotThere("not-there.row"));
         String email = String.valueOf(visitor.email());
         if (accounts.find(email).isPresent() || !PersonRules.ofEmail(email).isEmpty()) {

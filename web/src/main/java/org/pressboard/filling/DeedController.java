@@ -17,6 +17,7 @@ import org.pressboard.pace.Pace;
 import org.pressboard.stand.NotThere;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -43,7 +44,7 @@ class DeedController {
 
     /** Asks once more before a button does to a row what it does. */
     @GetMapping(DEED)
-    String ask(Filling filling, @PathVariable long row, @PathVariable String called, Model model) {
+    String ask(Filling filling, @PathVariable RowId row, @PathVariable String called, Model model) {
         Deed deed = deed(filling, called);
         Row found = fillings.row(filling, row);
         if (!isToBeDone(filling, deed, row)) {
@@ -54,7 +55,7 @@ class DeedController {
     }
 
     @PostMapping(DEED)
-    String carryOut(Filling filling, @PathVariable long row, @PathVariable String called, Model model, RedirectAttributes flash) {
+    String carryOut(Filling filling, @PathVariable RowId row, @PathVariable String called, Model model, RedirectAttributes flash) {
         Deed deed = deed(filling, called);
         Row found = fillings.row(filling, row);
         Map<FieldKey, Optional<Value>> was = new HashMap<>();
@@ -91,7 +92,7 @@ class DeedController {
                 .orElseThrow(() -> new NotThere("not-there.deed"));
     }
 
-    private boolean isToBeDone(Filling filling, Deed deed, long row) {
+    private boolean isToBeDone(Filling filling, Deed deed, RowId row) {
         return fillings.may(filling, Verb.CHANGE, row)
                 && !editing.open(filling.visitor(), Verb.CHANGE, filling.table().key(), deed.given(), Set.of(row)).isEmpty()
                 && !editing.among(filling.visitor(), filling.table().key(), deed.when(), Set.of(row)).isEmpty();

@@ -21,6 +21,7 @@ import org.pressboard.stand.NotThere;
 import org.pressboard.table.Field;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -82,7 +83,7 @@ class FillingController {
     }
 
     @GetMapping(ROW + "/change")
-    String open(Filling asked, @PathVariable long row, Model model) {
+    String open(Filling asked, @PathVariable RowId row, Model model) {
         Filling filling = fillings.of(asked, Set.of(row));
         offered(filling.changing().change());
         Row found = fillings.row(filling, row);
@@ -93,7 +94,7 @@ class FillingController {
     }
 
     @PostMapping(ROW + "/change")
-    String change(Filling asked, @PathVariable long row, Model model, RedirectAttributes flash) {
+    String change(Filling asked, @PathVariable RowId row, Model model, RedirectAttributes flash) {
         Filling filling = fillings.of(asked, Set.of(row));
         offered(filling.changing().change());
         Row found = fillings.row(filling, row);
@@ -114,7 +115,7 @@ class FillingController {
 
     /** Asks once more before a row goes. */
     @GetMapping(ROW + "/remove")
-    String ask(Filling filling, @PathVariable long row, Model model) {
+    String ask(Filling filling, @PathVariable RowId row, Model model) {
         offered(filling.changing().remove());
         Row found = fillings.row(filling, row);
         if (!fillings.may(filling, Verb.REMOVE, row)) {
@@ -126,7 +127,7 @@ class FillingController {
     }
 
     @PostMapping(ROW + "/remove")
-    String remove(Filling filling, @PathVariable long row, Model model, RedirectAttributes flash) {
+    String remove(Filling filling, @PathVariable RowId row, Model model, RedirectAttributes flash) {
         offered(filling.changing().remove());
         Row found = fillings.row(filling, row);
         try {

@@ -22,6 +22,7 @@ import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.Rows;
 import org.pressboard.pace.Pace;
+import org.pressboard.value.RowId;
 import org.pressboard.words.Words;
 import org.pressboard.site.Receipts;
 import org.pressboard.stand.Asking;
@@ -114,18 +115,18 @@ class Fillings {
     }
 
     /** A row of the listing, with what is filled in and what it is called. */
-    Row row(Filling filling, long row) {
+    Row row(Filling filling, RowId row) {
         List<FieldKey> fields = new ArrayList<>(filling.keys());
         filling.table().headingField().map(Field::key).ifPresent(fields::add);
         return rows(filling, List.of(row), fields).stream().findFirst().orElseThrow(() -> new NotThere("not-there.one-row"));
     }
 
     /** Those of the rows that the visitor gets of the listing, with these fields of them. */
-    List<Row> rows(Filling filling, List<Long> numbers, Collection<FieldKey> fields) {
+    List<Row> rows(Filling filling, List<RowId> numbers, Collection<FieldKey> fields) {
         return rows.numbered(filling.asking().rowQuery().reading(fields), filling.language(), numbers);
     }
 
-    boolean may(Filling filling, Verb verb, long row) {
+    boolean may(Filling filling, Verb verb, RowId row) {
         return !editing.may(filling.visitor(), verb, filling.table().key(), Set.of(row)).isEmpty();
     }
 
@@ -135,11 +136,11 @@ class Fillings {
     }
 
     /** The same with the fields that the visitor may change in all of these rows, and those that they have sent. */
-    Filling of(Filling filling, Collection<Long> rows) {
+    Filling of(Filling filling, Collection<RowId> rows) {
         return open(filling, Verb.CHANGE, rows);
     }
 
-    private Filling open(Filling filling, Verb verb, Collection<Long> rows) {
+    private Filling open(Filling filling, Verb verb, Collection<RowId> rows) {
         Set<FieldKey> leftOut = editing.leftOut(filling.visitor(), verb, filling.table().key(), filling.keys(), rows);
         return filling.among(field -> !leftOut.contains(field) || filling.sent().has(field));
     }
@@ -192,7 +193,7 @@ class Fillings {
     }
 
     /** What else goes with rows that are removed, in words; of tables that the visitor does not see, only that something does. */
-    void along(Filling filling, List<Long> rows, Model model) {
+    void along(Filling filling, List<RowId> rows, Model model) {
         Words words = words(filling);
         Set<String> along = new LinkedHashSet<>();
         kept.against(filling.table().key(), rows).stream().filter(against -> against.onRemoval() != Referring.OnRemoval.REFUSE)

@@ -12,6 +12,7 @@ import org.pressboard.form.Notice;
 import org.pressboard.mail.Gathering;
 import org.pressboard.mail.Letter;
 import org.pressboard.mail.Outbox;
+import org.pressboard.value.RowId;
 import org.pressboard.words.Words;
 import org.pressboard.signin.MailPace;
 import org.pressboard.stand.OpenForm;
@@ -53,7 +54,7 @@ class FormLetters {
     }
 
     /** Within the transaction that adds the row, so that no letter tells of one that is not there. */
-    void write(OpenForm open, long row, String sender) {
+    void write(OpenForm open, RowId row, String sender) {
         Form form = open.form();
         if (form.notices().isEmpty()) {
             return;

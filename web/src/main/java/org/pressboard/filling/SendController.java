@@ -25,6 +25,7 @@ import org.pressboard.stand.NotThere;
 import org.pressboard.stand.OpenForm;
 import org.pressboard.stand.Stands;
 import org.pressboard.table.Field;
+import org.pressboard.value.RowId;
 import org.pressboard.visit.Visit;
 import org.springframework.stereotype.Controller;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -127,7 +128,7 @@ class SendController {
     }
 
     /** Whoever came from a row goes back to it. */
-    private String afterwards(OpenForm open, Visitor visitor, long row, String back) {
+    private String afterwards(OpenForm open, Visitor visitor, RowId row, String back) {
         String page = open.on().stand().page() + (back.isEmpty() ? ""
                 : "/" + UriUtils.encodePathSegment(back, StandardCharsets.UTF_8));
         String thanks = page + "?sent=" + open.form().key();

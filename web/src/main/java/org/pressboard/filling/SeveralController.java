@@ -12,6 +12,7 @@ import org.pressboard.listing.Changing;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.pace.Pace;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -38,7 +39,7 @@ class SeveralController {
     @GetMapping(SEVERAL)
     String several(Filling asked, Model model) {
         Filling all = several(asked);
-        List<Long> rows = picked(all);
+        List<RowId> rows = picked(all);
         Filling filling = fillings.of(all, rows);
         Filling one = chosen(filling);
         return show(filling, rows, one.fields().isEmpty() ? null
@@ -48,7 +49,7 @@ class SeveralController {
     @PostMapping(SEVERAL)
     String change(Filling asked, Model model, RedirectAttributes flash) {
         Filling all = several(asked);
-        List<Long> rows = picked(all);
+        List<RowId> rows = picked(all);
         Filling filling = fillings.of(all, rows);
         if (rows.isEmpty()) {
             return show(filling, rows, null, model);
@@ -65,7 +66,7 @@ class SeveralController {
         };
     }
 
-    private String remove(Filling filling, List<Long> rows, Model model, RedirectAttributes flash) {
+    private String remove(Filling filling, List<RowId> rows, Model model, RedirectAttributes flash) {
         offered(filling.changing().remove());
         try {
             return fillings.back(filling, "change.removed-several", pace.writing(() -> editing.remove(filling.visitor(),
@@ -86,13 +87,13 @@ class SeveralController {
     }
 
     /** Those of the rows named that the visitor sees in the listing. */
-    private List<Long> picked(Filling filling) {
-        List<Long> named = filling.sent().parameters().getOrDefault("row", List.of()).stream().filter(text -> text.matches("\\d{1,18}"))
-                .map(Long::valueOf).distinct().limit(MOST_AT_ONCE).toList();
+    private List<RowId> picked(Filling filling) {
+        List<RowId> named = filling.sent().parameters().getOrDefault("row", List.of()).stream()
+                .flatMap(text -> RowId.read(text).stream()).distinct().limit(MOST_AT_ONCE).toList();
         return fillings.rows(filling, named, List.of()).stream().map(Row::id).toList();
     }
 
-    private String show(Filling filling, List<Long> rows, @Nullable RowForm form, Model model) {
+    private String show(Filling filling, List<RowId> rows, @Nullable RowForm form, Model model) {
         fillings.frame(filling, null, model);
         model.addAttribute("picked", rows);
         model.addAttribute("form", form);

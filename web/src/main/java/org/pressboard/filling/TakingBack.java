@@ -5,7 +5,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.util.Map;
 import java.util.Optional;
-import org.pressboard.editing.Undo;
+import org.pressboard.undo.Undo;
 import org.pressboard.history.Act;
 import org.pressboard.history.Acts;
 import org.pressboard.history.Author;

@@ -13,6 +13,7 @@ import org.pressboard.listing.Changing;
 import org.pressboard.site.SiteFrames;
 import org.pressboard.stand.NotThere;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -40,7 +41,7 @@ class ValueController {
     }
 
     @GetMapping(VALUE)
-    String value(Filling asked, @PathVariable long row, @PathVariable String field, Model model) {
+    String value(Filling asked, @PathVariable RowId row, @PathVariable String field, Model model) {
         Filling filling = one(asked, row, field);
         Row found = fillings.row(filling, row);
         if (!fillings.may(filling, Verb.CHANGE, row)) {
@@ -50,7 +51,7 @@ class ValueController {
     }
 
     @PostMapping(VALUE)
-    ModelAndView keep(Filling asked, @PathVariable long row, @PathVariable String field, Model model) {
+    ModelAndView keep(Filling asked, @PathVariable RowId row, @PathVariable String field, Model model) {
         Filling filling = one(asked, row, field);
         return switch (fillings.write(filling, typed -> editing.change(
                 filling.asking().rowQuery(), filling.language(), row, typed.was(), typed.values(), filling.author())
@@ -60,7 +61,7 @@ class ValueController {
         };
     }
 
-    private Filling one(Filling asked, long row, String field) {
+    private Filling one(Filling asked, RowId row, String field) {
         offered(asked.changing().change() && asked.changing().inPlace());
         Filling one = fillings.of(asked.with(Changing::canBeTyped).of(field), Set.of(row));
         if (one.fields().isEmpty()) {
@@ -70,7 +71,7 @@ class ValueController {
         return one;
     }
 
-    private static String show(Filling filling, RowForm form, long row, String field, Model model) {
+    private static String show(Filling filling, RowForm form, RowId row, String field, Model model) {
         model.addAttribute("form", form);
         model.addAttribute("rows", filling.rows());
         model.addAttribute("valueAt", filling.rows() + "/" + row + "/value/" + field);

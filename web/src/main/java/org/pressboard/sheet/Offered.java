@@ -26,6 +26,7 @@ import org.pressboard.stand.Asking;
 import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.words.Words;
 
 /**
@@ -36,7 +37,7 @@ import org.pressboard.words.Words;
  * @param several what is done with several rows picked
  * @param inPlace the fields whose values are changed where they stand, and in which rows
  */
-public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Several several, InPlace inPlace) {
+public record Offered(@Nullable String add, Map<RowId, List<Link>> rows, Several several, InPlace inPlace) {
 
     static final Offered NOTHING = new Offered(null, Map.of(), new Several(null, Set.of()),
             new InPlace(Set.of(), Set.of()));
@@ -46,7 +47,7 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Several 
     }
 
     /** Where something is done with several rows picked, and which these can be; {@code null}: nothing is done. */
-    public record Several(@Nullable String address, Set<Long> rows) {
+    public record Several(@Nullable String address, Set<RowId> rows) {
     }
 
     boolean isAny() {
@@ -57,11 +58,11 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Several 
         return new SheetFrame.Doing(add, several.address, isAny());
     }
 
-    List<Link> of(long row) {
+    List<Link> of(RowId row) {
         return rows.getOrDefault(row, List.of());
     }
 
-    static Offered of(VisitorEditing editing, FormSending forms, Asking asking, Collection<Long> rows, Words words) {
+    static Offered of(VisitorEditing editing, FormSending forms, Asking asking, Collection<RowId> rows, Words words) {
         return !asking.listing().changing().isAny() || !asking.addresses().isChangeable() ? NOTHING
                 : new Offering(editing, forms, asking, rows, words).offered();
     }
@@ -76,10 +77,10 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Several 
         private final Listing listing;
         private final Changing changing;
         private final Addresses addresses;
-        private final Collection<Long> rows;
+        private final Collection<RowId> rows;
         private final Words words;
 
-        private Offering(VisitorEditing editing, FormSending forms, Asking asking, Collection<Long> rows, Words words) {
+        private Offering(VisitorEditing editing, FormSending forms, Asking asking, Collection<RowId> rows, Words words) {
             this.editing = editing;
             this.forms = forms;
             this.visitor = asking.visitor();
@@ -99,9 +100,9 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Several 
             if (changing.remove()) {
                 verbs.add(Verb.REMOVE);
             }
-            Map<Verb, Set<Long>> may = editing.may(visitor, verbs, table.key(), rows);
-            Set<Long> changeable = may.getOrDefault(Verb.CHANGE, Set.of());
-            Map<Long, List<Link>> links = new HashMap<>();
+            Map<Verb, Set<RowId>> may = editing.may(visitor, verbs, table.key(), rows);
+            Set<RowId> changeable = may.getOrDefault(Verb.CHANGE, Set.of());
+            Map<RowId, List<Link>> links = new HashMap<>();
             sending(links);
             changing.deeds().forEach(deed -> deed(deed, changeable, links));
             if (changing.change()) {
@@ -109,7 +110,7 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Several 
             }
             if (changing.remove()) {
                 // of a row that is changed, the form leads on to that
-                Set<Long> others = new TreeSet<>(may.getOrDefault(Verb.REMOVE, Set.of()));
+                Set<RowId> others = new TreeSet<>(may.getOrDefault(Verb.REMOVE, Set.of()));
                 others.removeAll(changing.change() ? changeable : Set.of());
                 others.forEach(row -> add(links, row, addresses.changing("/" + row + "/remove"), words.say("change.remove")));
             }
@@ -119,14 +120,14 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Several 
                     isInPlace ? new InPlace(fields(listing.shown(), changeable), changeable) : NOTHING.inPlace);
         }
 
-        private Several several(Set<Long> changeable, Map<Verb, Set<Long>> may) {
-            Set<Long> picked = new HashSet<>(changing.change() ? changeable : Set.of());
+        private Several several(Set<RowId> changeable, Map<Verb, Set<RowId>> may) {
+            Set<RowId> picked = new HashSet<>(changing.change() ? changeable : Set.of());
             picked.addAll(may.getOrDefault(Verb.REMOVE, Set.of()));
             return changing.several() && addresses.isOnSite() && !picked.isEmpty()
                     ? new Several(addresses.changing("/several"), picked) : NOTHING.several;
         }
 
-        private Set<FieldKey> fields(List<FieldKey> shown, Set<Long> changeable) {
+        private Set<FieldKey> fields(List<FieldKey> shown, Set<RowId> changeable) {
             boolean letsThrough = editing.mayLetThrough(visitor, table.key());
             Set<FieldKey> fields = changing.filled(table, shown).stream().filter(Changing::canBeTyped).map(Field::key)
                     .filter(key -> shown.contains(key) && (letsThrough || !key.equals(table.approval())))
@@ -135,16 +136,16 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Several 
             return fields;
         }
 
-        private void deed(Deed deed, Set<Long> changeable, Map<Long, List<Link>> links) {
-            Set<Long> open = editing.open(visitor, Verb.CHANGE, table.key(), deed.given(), changeable);
+        private void deed(Deed deed, Set<RowId> changeable, Map<RowId, List<Link>> links) {
+            Set<RowId> open = editing.open(visitor, Verb.CHANGE, table.key(), deed.given(), changeable);
             editing.among(visitor, table.key(), deed.when(), open).forEach(row ->
                     add(links, row, addresses.changing("/" + row + "/do/" + deed.key()), deed.label()));
         }
 
-        private void sending(Map<Long, List<Link>> links) {
+        private void sending(Map<RowId, List<Link>> links) {
             for (Sending sending : changing.sending()) {
                 if (editing.mayAdd(visitor, sending.into())) {
-                    Map<Long, Problem> shut = forms.shut(listing.key(), sending, visitor, rows);
+                    Map<RowId, Problem> shut = forms.shut(listing.key(), sending, visitor, rows);
                     rows.forEach(row -> {
                         if (shut.containsKey(row)) {
                             add(links, row, null, words.say("offered." + shut.get(row).code(), sending.label()));
@@ -156,7 +157,7 @@ public record Offered(@Nullable String add, Map<Long, List<Link>> rows, Several 
             }
         }
 
-        private static void add(Map<Long, List<Link>> links, long row, @Nullable String address, String text) {
+        private static void add(Map<RowId, List<Link>> links, RowId row, @Nullable String address, String text) {
             links.computeIfAbsent(row, key -> new ArrayList<>()).add(new Link(address, text));
         }
     }

@@ -7,6 +7,7 @@ import org.pressboard.sheet.line.CardsMarkup;
 import org.pressboard.sheet.line.Line;
 import org.pressboard.sheet.line.RowsMarkup;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.unbescape.html.HtmlEscape;
 
 /**
@@ -35,7 +36,7 @@ public record Sheet(SheetFrame frame, List<Line> lines, List<FieldKey> fields, O
     }
 
     /** What can be done with a row, and where; nothing where it may not be. */
-    private String changes(long row) {
+    private String changes(RowId row) {
         return offered.of(row).stream().map(this::markup).collect(Collectors.joining(" "));
     }
 

@@ -24,6 +24,7 @@ import org.pressboard.stand.Asking;
 import org.pressboard.stand.NotThere;
 import org.pressboard.table.Referring;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.pressboard.words.Words;
 import org.springframework.context.MessageSource;
@@ -72,7 +73,7 @@ public class Sheets {
         return totals(asking).addedUp();
     }
 
-    private Offered offered(Asking asking, List<Long> of) {
+    private Offered offered(Asking asking, List<RowId> of) {
         return Offered.of(editing, forms, asking, of, words(asking));
     }
 

@@ -9,6 +9,7 @@ import org.pressboard.rows.Rows;
 import org.pressboard.stand.OpenPage;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.springframework.stereotype.Component;
 import org.springframework.web.util.UriUtils;
 
@@ -23,7 +24,7 @@ public class OpenRows {
     }
 
     /** The address of a row on a page that lists its table; empty where they do not see it there. */
-    public Optional<String> address(OpenPage on, Table table, long row) {
+    public Optional<String> address(OpenPage on, Table table, RowId row) {
         List<FieldKey> key = table.rowKey() == null ? List.of() : List.of(table.rowKey());
         return on.askings(Map.of()).stream()
                 .filter(asking -> asking.listing().table().equals(table.key()) && asking.isAllowed())

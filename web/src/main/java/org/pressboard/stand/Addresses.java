@@ -4,6 +4,7 @@ import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.listing.ListingKey;
 import org.pressboard.listing.TakeAway;
+import org.pressboard.value.RowId;
 
 /** The addresses of a listing on a stand; an empty one says that it is not offered there. */
 public record Addresses(Stand stand, ListingKey listing) {
@@ -62,7 +63,7 @@ public record Addresses(Stand stand, ListingKey listing) {
     }
 
     /** Where a form of the page is filled in about a row. */
-    public String sending(String form, String field, long row) {
+    public String sending(String form, String field, RowId row) {
         return isOnSite() ? page() + "/send/" + form + "?v." + field + "=%23" + row : NOWHERE;
     }
 

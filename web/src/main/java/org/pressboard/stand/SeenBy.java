@@ -13,6 +13,7 @@ import org.pressboard.member.Members;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.table.Tables;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.pressboard.visit.Visit;
 import org.springframework.stereotype.Component;
@@ -61,12 +62,12 @@ public class SeenBy {
                     .map(key -> new Visitor(Visitor.Kind.MEMBER, Onlooker.NOBODY, Set.of(key)));
         }
         String wanted = who.strip();
-        Optional<Long> byAddress = members.find(wanted.toLowerCase(Locale.ROOT)).map(Row::id);
+        Optional<RowId> byAddress = members.find(wanted.toLowerCase(Locale.ROOT)).map(Row::id);
         return byAddress.or(() -> called(site, wanted)).flatMap(members::visitor);
     }
 
     /** Whoever is called just so, or the only one of whose name it is a part. */
-    private Optional<Long> called(PublishedSite site, String name) {
+    private Optional<RowId> called(PublishedSite site, String name) {
         List<Value.Referred> found = site.tables().people().map(site.tables()::get).map(people -> picker.find(site.tables(),
                 people, name, site.site().language())).orElse(List.of());
         return RowPicker.just(found, name).or(() -> found.stream().findFirst().filter(only -> found.size() == 1))

@@ -21,6 +21,7 @@ import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 /** What tests of the bench share: a table of crates, a page made of it, and its ticket. */
@@ -43,7 +44,7 @@ abstract class AtBench extends WithTables {
 
     /** The rows of the table. */
     static List<Row> rows() {
-        return IntStream.range(0, 6).mapToObj(i -> Row.of(i + 1, Map.of(NAME, Value.of("Crate " + (i + 1)), STATE,
+        return IntStream.range(0, 6).mapToObj(i -> Row.of(new RowId(i + 1), Map.of(NAME, Value.of("Crate " + (i + 1)), STATE,
                 Value.of(List.of("Ripe", "Green", "Eaten").get(i % 3)), YEAR, Value.of(2019L + i), DAY,
                 Value.of(java.time.LocalDate.of(2024, 3, 9 + i))))).toList();
     }

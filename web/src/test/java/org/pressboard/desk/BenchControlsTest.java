@@ -26,6 +26,7 @@ import org.pressboard.table.Referring;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 /** How people find rows, how rows come and how they are marked, as the bench lets it be said; and all by keys alone. */
@@ -205,7 +206,7 @@ class BenchControlsTest extends AtBench {
         TableKey crates = new TableKey("crates");
         FieldKey rack = new FieldKey("rack");
         changes.addField(crates, new Field(rack, "Rack", new Referring.Reference(racks, Referring.OnRemoval.CLEAR)), OWNER);
-        editing.add(crates, Map.of(NAME, Value.of("Crates"), rack, new Value.Referred(1, "")), OWNER);
+        editing.add(crates, Map.of(NAME, Value.of("Crates"), rack, new Value.Referred(new RowId(1), "")), OWNER);
         Page page = signedIn("owner@example.org");
         page.navigate(address("/desk/pages"));
         page.locator(".make-table [name=table]").selectOption("crates");

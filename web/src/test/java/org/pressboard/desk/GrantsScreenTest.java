@@ -38,6 +38,7 @@ import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -67,7 +68,7 @@ class GrantsScreenTest extends WithTables {
     }
 
     private void note(String name, String writer, String kind) {
-        long row = members.find(writer + "@example.org").orElseThrow().id();
+        RowId row = members.find(writer + "@example.org").orElseThrow().id();
         editing.add(NOTES, Map.of(NAME, Value.of(name), WRITER, new Value.Referred(row, ""), KIND, Value.of(kind)), OWNER);
     }
 
@@ -301,7 +302,7 @@ class GrantsScreenTest extends WithTables {
     void whoeverIsRemovedFromTheMembersIsSignedOut() {
         publisher.open(NOTES, Openness.MEMBERS);
         TableKey table = new TableKey("members");
-        long row = members.find("pavel@example.org").orElseThrow().id();
+        RowId row = members.find("pavel@example.org").orElseThrow().id();
         Page pavel = signedIn("pavel@example.org");
         assertThat(rowsOf(pavel)).hasSize(4);
         Value address = editing.find(table, row).orElseThrow().find(new FieldKey("e_mail")).orElseThrow();

@@ -27,6 +27,7 @@ import org.pressboard.table.Referring;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 /** What goes with something that is removed is said before, and remembered after. */
@@ -38,8 +39,8 @@ class RemovingTest extends WithTables {
     private static final FieldKey RACK = new FieldKey("rack");
     private static final PageKey PAGE = new PageKey("racks");
 
-    private long rack;
-    private long tray;
+    private RowId rack;
+    private RowId tray;
 
     @BeforeEach
     void makeTables() {

@@ -29,6 +29,7 @@ import org.pressboard.table.TableKey;
 import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -98,7 +99,7 @@ class ReservingTest extends WithTables {
                 .containsEntry("rate", new BigDecimal("7.50"));
 
         // what it was then stays, whatever the ladder costs later
-        editing.change(LADDERS, 1, Map.of(RATE, Optional.of(Value.of(new BigDecimal("7.50")))), Map.of(RATE,
+        editing.change(LADDERS, new RowId(1), Map.of(RATE, Optional.of(Value.of(new BigDecimal("7.50")))), Map.of(RATE,
                 Optional.of(Value.of(new BigDecimal("9.00")))), OWNER);
         assertThat(reserved()).containsEntry("rate", new BigDecimal("7.50"));
     }

@@ -34,6 +34,7 @@ import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -47,7 +48,7 @@ class BareRequestsTest extends WithTables {
     @Autowired
     private DSLContext sql;
 
-    private long row;
+    private RowId row;
 
     @BeforeEach
     void make() {

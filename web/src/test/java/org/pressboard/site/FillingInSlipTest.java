@@ -33,6 +33,7 @@ import org.pressboard.table.TableKey;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 /** Rows with pictures and several rows of another table, filled in over their list. */
@@ -68,7 +69,7 @@ class FillingInSlipTest extends WithTables {
     }
 
     private Row row(long number) {
-        return editing.find(WALKS, number).orElseThrow();
+        return editing.find(WALKS, new RowId(number)).orElseThrow();
     }
 
     private List<String> names(FieldKey field) {
@@ -139,7 +140,7 @@ class FillingInSlipTest extends WithTables {
     @Test
     void rowsThatSomebodyDoesNotSeeStay() {
         editing.add(WALKS, Map.of(NAME, Value.of("Long"), THROUGH, Value.Several.ofAll(Stream.of(1L, 3L).map(row ->
-                java.util.Optional.of(new Value.Referred(row, "")))).orElseThrow()), OWNER);
+                java.util.Optional.of(new Value.Referred(new RowId(row), "")))).orElseThrow()), OWNER);
         Page page = withoutScripts();
         page.navigate(address("/sign-in?to=/walks"));
         signIn(page, "tomas@example.org");
@@ -153,8 +154,8 @@ class FillingInSlipTest extends WithTables {
         assertThat(names(THROUGH)).containsExactly("Orchard gate", "Hidden gate");
 
         link(page, "Change").click();
-        editing.change(WALKS, 1, Map.of(THROUGH, row(1).find(THROUGH)), Map.of(THROUGH, Value.Several.ofAll(Stream.of(3L)
-                .map(row -> java.util.Optional.of(new Value.Referred(row, ""))))), OWNER);
+        editing.change(WALKS, new RowId(1), Map.of(THROUGH, row(1).find(THROUGH)), Map.of(THROUGH, Value.Several.ofAll(Stream.of(3L)
+                .map(row -> java.util.Optional.of(new Value.Referred(new RowId(row), ""))))), OWNER);
         page.getByLabel("Orchard gate").uncheck();
         page.locator(".fill-another").fill("Mill gate");
         button(page, "Keep").click();

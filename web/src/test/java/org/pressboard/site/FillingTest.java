@@ -33,6 +33,7 @@ import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -194,7 +195,7 @@ class FillingTest extends WithTables {
 
     @Test
     void whoeverIsSecondSeesBothValuesAndChooses() {
-        long picker = members.find("mira@example.org").orElseThrow().id();
+        RowId picker = members.find("mira@example.org").orElseThrow().id();
         editing.add(SHEAVES, Map.of(NAME, Value.of("Two"), PICKER, new Value.Referred(picker, "")), OWNER);
         Page first = signedIn("mira@example.org");
         Page second = signedIn("mira@example.org");
@@ -259,7 +260,7 @@ class FillingTest extends WithTables {
                             "_csrf=" + token + "&v.name=Forged&was.name=&act=1")).build());
             assertThat(answer.statusCode()).as(path + answer.body()).isIn(200, 302, 404);
         }
-        assertThat(editing.find(SHEAVES, 1)).isEmpty();
-        assertThat(editing.find(new TableKey("trees"), 1)).isPresent();
+        assertThat(editing.find(SHEAVES, new RowId(1))).isEmpty();
+        assertThat(editing.find(new TableKey("trees"), new RowId(1))).isPresent();
     }
 }

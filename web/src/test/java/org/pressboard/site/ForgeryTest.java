@@ -44,6 +44,7 @@ import org.pressboard.table.TableKey;
 import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 /** What is made up by whoever sends it: refused in a sentence or harmless, and never an error page. */
@@ -170,8 +171,8 @@ class ForgeryTest extends WithTables {
                 "was.name", "", "v.state", SCRIPT, "was.state", "", "v.row_id", "77", "was.row_id", "", "v._sender", "x",
                 "was._sender", ""));
         assertThat(answer.status()).isEqualTo(302);
-        assertThat(editing.find(FORGED, 2).orElseThrow().find(STATE)).contains(Value.of("new"));
-        assertThat(editing.find(FORGED, 77)).isEmpty();
+        assertThat(editing.find(FORGED, new RowId(2)).orElseThrow().find(STATE)).contains(Value.of("new"));
+        assertThat(editing.find(FORGED, new RowId(77))).isEmpty();
         assertThat(post(page, "/listings/forged/rows/2/change", Map.of("_csrf", token(page), "v.nothing", "x", "was.nothing",
                 "")).status()).isLessThan(400);
     }
@@ -196,7 +197,7 @@ class ForgeryTest extends WithTables {
             assertThat(said(post(page, hidden, sent))).as(what).contains("There is no such row")
                     .isEqualTo(said(post(page, none, sent)));
         }
-        assertThat(editing.find(FORGED, 1).orElseThrow().find(NAME)).contains(Value.of(SCRIPT));
+        assertThat(editing.find(FORGED, new RowId(1)).orElseThrow().find(NAME)).contains(Value.of(SCRIPT));
     }
 
     @Test
@@ -209,7 +210,7 @@ class ForgeryTest extends WithTables {
                 "_csrf", others), Map.of("v.name", "x", "was.name", "", "_csrf", "made-up"))) {
             assertThat(post(one, "/listings/forged/rows/add", sent).status()).isEqualTo(403);
         }
-        assertThat(editing.find(FORGED, 2)).isEmpty();
+        assertThat(editing.find(FORGED, new RowId(2))).isEmpty();
     }
 
     /** Nobody is led elsewhere, and no header is written by what an address says. */
@@ -261,7 +262,7 @@ class ForgeryTest extends WithTables {
                 "/files/" + "0".repeat(64), "/listings/forged/rows/several?row=x&row=1&field=name", "/forged?sort=" + ",".repeat(500))) {
             assertThat(page.request().get(address(address)).status()).as(address).isLessThan(500);
         }
-        assertThat(Stream.of(editing.find(FORGED, 1).orElseThrow()).map(row -> row.find(PART))).containsExactly(
+        assertThat(Stream.of(editing.find(FORGED, new RowId(1)).orElseThrow()).map(row -> row.find(PART))).containsExactly(
                 java.util.Optional.of(Value.of(SCRIPT)));
     }
 }

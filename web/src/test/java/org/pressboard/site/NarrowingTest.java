@@ -37,6 +37,7 @@ import org.pressboard.table.TableKey;
 import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 /** A visitor finds rows by every control that an owner may choose, and sees rows marked. */
@@ -66,7 +67,7 @@ class NarrowingTest extends WithTables {
         for (int i = 0; i < 60; i++) {
             editing.add(BARRELS, Map.of(NAME, Value.of(i < names.size() ? names.get(i) : "Cask " + i),
                     USE, Value.of(i % 3 == 0 ? "Cider" : "Juice"), LITRES, Value.of(10L * (i + 1)),
-                    FILLED, Value.of(TODAY.minusDays(10L * i)), SHED, new Value.Referred(i % 2 + 1, "")), OWNER);
+                    FILLED, Value.of(TODAY.minusDays(10L * i)), SHED, new Value.Referred(new RowId(i % 2 + 1), "")), OWNER);
         }
     }
 

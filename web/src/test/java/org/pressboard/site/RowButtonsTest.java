@@ -33,6 +33,7 @@ import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Row;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
 /** What a button sets may be of the row itself, of what it refers to, of the page, of the visitor and of the day. */
@@ -49,12 +50,12 @@ class RowButtonsTest extends WithTables {
     private static final FieldKey BEGAN = new FieldKey("began");
     private static final FieldKey DAY = new FieldKey("day");
 
-    private long lamp;
+    private RowId lamp;
 
     @BeforeEach
     void makeTables() {
         changes.make("Sheds", new Fields(List.of(new Field(NAME, "Name", new Textual.Text()))), OWNER);
-        long shed = editing.add(SHEDS, Map.of(NAME, Value.of("North shed")), OWNER).row();
+        RowId shed = editing.add(SHEDS, Map.of(NAME, Value.of("North shed")), OWNER).row();
         changes.make("Lamps", new Fields(List.of(new Field(NAME, "Name", new Textual.Text()),
                 new Field(SHED, "Shed", new Referring.Reference(SHEDS, Referring.OnRemoval.CLEAR)),
                 new Field(SAID, "Said", new Textual.Text()), new Field(WHO, "Who", new Textual.Text()),

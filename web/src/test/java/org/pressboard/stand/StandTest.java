@@ -27,6 +27,7 @@ import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.visit.Caller;
 import org.pressboard.visit.Visit;
 
@@ -66,7 +67,7 @@ class StandTest {
                         "/listings/all-trees/pick/", "/listings/all-trees/rows/value-counts", "");
         assertThat(at.live()).isEqualTo("all-trees");
         assertThat(at.changing("/7/change")).isEqualTo("/listings/all-trees/rows/7/change");
-        assertThat(at.sending("pledge", "tree", 7)).isEqualTo("/orchard/send/pledge?v.tree=%237");
+        assertThat(at.sending("pledge", "tree", new RowId(7))).isEqualTo("/orchard/send/pledge?v.tree=%237");
         assertThat(at.printed("?q=a")).isEqualTo("/listings/all-trees/print?q=a");
     }
 
@@ -79,7 +80,7 @@ class StandTest {
             assertThat(at.valueCounts()).isEqualTo(at.rows() + "/value-counts");
             assertThat(at.read()).isEqualTo(at.page());
             assertThat(List.of(at.takeAway(), at.opening())).containsOnly("");
-            assertThat(List.of(at.changing("/add"), at.sending("pledge", "tree", 7))).containsOnly(Addresses.NOWHERE);
+            assertThat(List.of(at.changing("/add"), at.sending("pledge", "tree", new RowId(7)))).containsOnly(Addresses.NOWHERE);
             assertThat(at.live()).isNull();
             assertThat(at.isChangeable()).isTrue();
             assertThat(Stands.isProof(at.page()) && Stands.isProof(at.rows())).isTrue();

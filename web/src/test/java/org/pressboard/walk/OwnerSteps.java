@@ -27,7 +27,7 @@ import org.pressboard.catalog.PageBin;
 import org.pressboard.condition.Condition;
 import org.pressboard.edition.PageKey;
 import org.pressboard.editing.RowEditing;
-import org.pressboard.editing.Undo;
+import org.pressboard.undo.Undo;
 import org.pressboard.grant.Audience;
 import org.pressboard.grant.Grant;
 import org.pressboard.grant.Grants;
@@ -55,6 +55,7 @@ import org.pressboard.table.Tables;
 import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
@@ -313,8 +314,8 @@ class OwnerSteps {
 
     private static Optional<Value> value(Field field, RandomGenerator random) {
         return switch (field.type()) {
-            case Referring.Person person -> Optional.of(new Value.Referred(1 + random.nextInt(40), ""));
-            case Referring.Reference reference -> Optional.of(new Value.Referred(1 + random.nextInt(5), ""));
+            case Referring.Person person -> Optional.of(new Value.Referred(new RowId(1 + random.nextInt(40)), ""));
+            case Referring.Reference reference -> Optional.of(new Value.Referred(new RowId(1 + random.nextInt(5)), ""));
             case Numeric.Decimal decimal -> Optional.of(Value.of(new BigDecimal(random.nextInt(100))));
             default -> {
                 String word = pick(WORDS, random);
@@ -324,7 +325,7 @@ class OwnerSteps {
     }
 
     private Step removeRow(Table table, RandomGenerator random) {
-        long row = 1 + random.nextInt(6);
+        RowId row = new RowId(1 + random.nextInt(6));
         if (editing.find(table.key(), row).isEmpty()) {
             return Step.of("nothing");
         }

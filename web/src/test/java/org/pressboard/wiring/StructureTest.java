@@ -13,8 +13,10 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.NullMarked;
 import org.junit.jupiter.api.Test;
+import org.pressboard.value.RowId;
 
 /** Which package may know which: web knows store, store knows core, and within each the arrows run one way too. */
 class StructureTest {
@@ -41,23 +43,26 @@ class StructureTest {
                     "table", "value")),
             Map.entry("scope", Set.of("condition", "grant", "value")),
             Map.entry("turn", Set.of()),
-            Map.entry("history", Set.of("catalog", "table", "value")),
-            Map.entry("sql", Set.of("condition", "grant", "listing", "table", "value")),
+            Map.entry("history", Set.of("catalog", "source", "table", "value")),
+            Map.entry("source", Set.of("table", "value")),
+            Map.entry("sql", Set.of("condition", "grant", "listing", "source", "table", "value")),
             Map.entry("rows", Set.of("catalog", "change", "condition", "grant", "listing", "memory", "problem",
-                    "scope", "sql", "table", "turn", "value")),
+                    "scope", "source", "sql", "table", "turn", "value")),
             Map.entry("schema", Set.of("catalog", "change", "condition", "edition", "grant", "history", "listing",
-                    "problem", "rows", "sql", "table", "value")),
+                    "problem", "rows", "source", "sql", "table", "value")),
             Map.entry("mail", Set.of("change")),
             Map.entry("memory", Set.of()),
             Map.entry("log", Set.of("change")),
             Map.entry("member", Set.of("catalog", "change", "condition", "editing", "grant", "history", "problem",
-                    "rows", "sql", "table", "value")),
+                    "rows", "source", "sql", "table", "value")),
             Map.entry("files", Set.of("attachment", "catalog", "change", "memory", "problem", "table",
                     "turn", "value")),
             Map.entry("editing", Set.of("catalog", "change", "condition", "edition", "files", "form", "grant",
-                    "history", "listing", "problem", "rows", "schema", "scope", "sql", "table", "value")),
+                    "history", "listing", "problem", "rows", "scope", "source", "sql", "table", "value")),
+            Map.entry("undo", Set.of("catalog", "change", "editing", "history", "problem", "schema", "sql", "table",
+                    "value")),
             Map.entry("bulk", Set.of("catalog", "edition", "files", "history", "intake", "listing", "memory",
-                    "problem", "rows", "schema", "scope", "sql", "table", "turn", "value")),
+                    "problem", "rows", "schema", "scope", "source", "sql", "table", "turn", "value")),
             // web
             Map.entry("mailing", Set.of("mail")),
             Map.entry("drawing", Set.of("memory")),
@@ -82,7 +87,7 @@ class StructureTest {
                     "stand", "table", "value", "visit", "words")),
             Map.entry("filling", Set.of("catalog", "condition", "control", "drawing", "editing", "files", "form",
                     "grant", "history", "listing", "mail", "pace", "problem", "rows", "signin", "site", "stand",
-                    "table", "value", "visit", "words")),
+                    "table", "undo", "value", "visit", "words")),
             Map.entry("takeaway", Set.of("bulk", "edition", "files", "listing", "log", "network", "pace", "problem",
                     "rows", "sheet", "sheet.line", "signin", "stand", "table", "turn", "value", "visit", "words")),
             Map.entry("desk", Set.of("bulk", "catalog", "condition", "desk.condition", "desk.table", "edition",
@@ -97,7 +102,7 @@ class StructureTest {
                     "signin", "stand", "table", "value", "visit", "words")),
             Map.entry("desk.table", Set.of("catalog", "condition", "control", "desk.condition", "desk.operand",
                     "editing", "edition", "grant", "history", "listing", "log", "mail", "member", "problem", "rows",
-                    "schema", "sheet", "signin", "stand", "table", "value", "visit", "words")),
+                    "schema", "sheet", "signin", "stand", "table", "undo", "value", "visit", "words")),
             Map.entry("demo", Set.of("bulk", "catalog", "condition", "editing", "edition", "files", "form", "grant",
                     "history", "intake", "listing", "rows", "schema", "table", "value")),
             Map.entry("wiring", Set.of("catalog", "connector", "drawing", "member", "memory", "network", "pace",
@@ -126,6 +131,19 @@ class StructureTest {
             }
         }
         assertThat(violations).isEmpty();
+    }
+
+    /** What a row's key is made of is known where rows are read and written. */
+    @Test
+    void whatIdentifiesRowsIsOpaqueOutsideTheStore() {
+        Set<String> store = CLASSES.stream().filter(each -> each.getDirectDependenciesFromSelf().stream()
+                .anyMatch(to -> concept(to.getTargetClass()).equals("source"))).map(StructureTest::concept)
+                .collect(Collectors.toCollection(TreeSet::new));
+        store.addAll(Set.of("source", "history", "scope"));
+        assertThat(CLASSES.stream().flatMap(each -> each.getMethodCallsFromSelf().stream())
+                .filter(call -> call.getTargetOwner().isEquivalentTo(RowId.class) && call.getName().equals("number"))
+                .map(call -> concept(call.getOriginOwner())).filter(from -> !from.equals("value")).collect(Collectors.toSet()))
+                .isNotEmpty().isSubsetOf(store);
     }
 
     /** What may be and is not is a door left open. */

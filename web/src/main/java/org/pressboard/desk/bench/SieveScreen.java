@@ -22,6 +22,7 @@ import org.pressboard.listing.RowQuery;
 import org.pressboard.listing.Total;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.rows.Rows;
+import org.pressboard.value.RowId;
 import org.pressboard.words.Words;
 import org.pressboard.sieve.Gate;
 import org.pressboard.sieve.Sieve;
@@ -173,7 +174,7 @@ class SieveScreen {
         RowQuery all = new RowQuery(sieve.query().sight().seeing(Condition.ALWAYS), Visitor.staff(""),
                 sieve.query().standpoint(), Condition.ALWAYS, Condition.ALWAYS, List.of(), 1, 1,
                 table.fields().stream().map(Field::key).toList());
-        List<Long> numbers = picker.called(Sight.whole(site.tables(), table.key()), called, language, MOST_CALLED + 1);
+        List<RowId> numbers = picker.called(Sight.whole(site.tables(), table.key()), called, language, MOST_CALLED + 1);
         List<Row> byName = numbers.isEmpty() ? List.of() : rows.numbered(all, language, numbers);
         return byName.isEmpty() ? rows.one(all, language, called).stream().toList() : byName;
     }

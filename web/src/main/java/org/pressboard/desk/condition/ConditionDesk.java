@@ -149,7 +149,7 @@ public class ConditionDesk {
         Table of = tables.all().stream().filter(each -> each.key().name().equals(key)).findFirst()
                 .orElseThrow(() -> new NotThere("not-there.table"));
         List<Statements.Option> rows = picker.find(tables, of, called, language()).stream()
-                .map(row -> new Statements.Option(Long.toString(row.row()), row.heading())).toList();
+                .map(row -> new Statements.Option(row.row().toString(), row.heading())).toList();
         model.addAttribute("rows", rows);
         return TEMPLATE + "rows";
     }

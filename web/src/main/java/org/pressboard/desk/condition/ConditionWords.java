@@ -73,7 +73,7 @@ public final class ConditionWords {
         if (is.isOfCount()) {
             return PlainForm.write(value);
         }
-        if (value instanceof Value.Referred(long row, String heading)) {
+        if (value instanceof Value.Referred(var row, String heading)) {
             return picker.heading(tables, tables.target(field), row);
         }
         // of a row referred to, or of letters in a text, there may be no more than a text

@@ -20,6 +20,7 @@ import org.pressboard.table.Numeric;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.Temporal;
+import org.pressboard.table.Textual;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Value;
 
@@ -162,7 +163,11 @@ public record Statements(Phrase.Mode mode, List<Line> lines, List<FieldGroup> fi
         return switch (type) {
             case Chosen chosen -> chosen.options().stream().map(each -> new Option(each.text(), each.text())).toList();
             case FieldType.YesNo yesNo -> List.of(new Option("yes", "yes"), new Option("no", "no"));
-            default -> List.of();
+            case Textual textual -> List.of();
+            case Numeric numeric -> List.of();
+            case Temporal temporal -> List.of();
+            case Referring referring -> List.of();
+            case Attached attached -> List.of();
         };
     }
 
@@ -178,7 +183,11 @@ public record Statements(Phrase.Mode mode, List<Line> lines, List<FieldGroup> fi
             case Temporal.Date date -> "date";
             case Temporal.DateTime moment -> "datetime-local";
             case Temporal.TimeOfDay time -> "time";
-            default -> "text";
+            case Textual textual -> "text";
+            case FieldType.YesNo yesNo -> "text";
+            case Chosen chosen -> "text";
+            case Referring referring -> "text";
+            case Attached attached -> "text";
         };
     }
 

@@ -85,7 +85,8 @@ enum FieldKind {
     public boolean hasRange() {
         return switch (this) {
             case WHOLE_NUMBER, DECIMAL, MONEY, PERCENT, RATING, DATE, DATE_TIME, TIME -> true;
-            default -> false;
+            case TEXT, LONG_TEXT, FORMATTED_TEXT, YES_NO, CHOICE, CHOICES, EMAIL, LINK, PHONE, PICTURE, PICTURES, FILE, REFERENCE, REFERENCES,
+                    PERSON, BORROWED, TALLY, COMPOSED, NOTED -> false;
         };
     }
 
@@ -100,8 +101,8 @@ enum FieldKind {
     /** Whether no two rows can be asked to have different values. */
     public boolean cannotDiffer() {
         return switch (this) {
-            case LONG_TEXT, FORMATTED_TEXT, RATING, YES_NO, CHOICES, PICTURE, PICTURES, FILE, REFERENCES -> true;
-            default -> isComputed();
+            case LONG_TEXT, FORMATTED_TEXT, RATING, YES_NO, CHOICES, PICTURE, PICTURES, FILE, REFERENCES, BORROWED, TALLY, COMPOSED, NOTED -> true;
+            case TEXT, WHOLE_NUMBER, DECIMAL, MONEY, PERCENT, DATE, DATE_TIME, TIME, CHOICE, EMAIL, LINK, PHONE, REFERENCE, PERSON -> false;
         };
     }
 

@@ -8,6 +8,9 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Operand;
 import org.pressboard.control.Control;
 import org.pressboard.desk.operand.OperandChoices;
+import org.pressboard.table.Attached;
+import org.pressboard.table.Temporal;
+import org.pressboard.table.Textual;
 import org.pressboard.words.Words;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Computed;
@@ -81,7 +84,10 @@ final class FieldTexts {
                 texts.put("to", List.of(referring.to().name()));
                 texts.put("onRemoval", List.of(referring.onRemoval().name()));
             }
-            default -> { }
+            case Textual textual -> { }
+            case Temporal temporal -> { }
+            case FieldType.YesNo yesNo -> { }
+            case Attached attached -> { }
         }
     }
 

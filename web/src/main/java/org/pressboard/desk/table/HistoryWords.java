@@ -7,6 +7,7 @@ import java.util.stream.Collectors;
 import org.pressboard.history.Act;
 import org.pressboard.history.Entry;
 import org.pressboard.rows.RowPicker;
+import org.pressboard.value.RowId;
 import org.pressboard.words.Moments;
 import org.pressboard.words.Words;
 import org.pressboard.table.Field;
@@ -33,7 +34,7 @@ final class HistoryWords {
     }
 
     /** One thing that became of a row. */
-    public record Line(long entry, long act, long row, String when, String who, String what, boolean added,
+    public record Line(long entry, long act, RowId row, String when, String who, String what, boolean added,
                        List<Change> changes) {
     }
 

@@ -5,13 +5,14 @@ import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
-import org.pressboard.editing.Undo;
+import org.pressboard.undo.Undo;
 import org.pressboard.history.Act;
 import org.pressboard.history.Acts;
 import org.pressboard.history.RowHistory;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.schema.Bin;
+import org.pressboard.value.RowId;
 import org.pressboard.words.Moments;
 import org.pressboard.table.Table;
 import org.pressboard.visit.Visit;
@@ -130,14 +131,14 @@ class TableHistory {
     }
 
     @PostMapping("/desk/tables/{key}/rows/{row:\\d{1,18}}/put-back")
-    String putBack(Visit visit, @PathVariable String key, @PathVariable long row, @RequestParam long entry, RedirectAttributes flash) {
+    String putBack(Visit visit, @PathVariable String key, @PathVariable RowId row, @RequestParam long entry, RedirectAttributes flash) {
         Table table = frame.find(key);
         return trying(table, flash, "/rows/" + row, () -> undo.putBack(table.key(), row, entry, visit.author()));
     }
 
     /** Gives one row back out of the bin. */
     @PostMapping("/desk/tables/{key}/rows/{row:\\d{1,18}}/give-back")
-    String giveBack(Visit visit, @PathVariable String key, @PathVariable long row, @RequestParam long act, RedirectAttributes flash) {
+    String giveBack(Visit visit, @PathVariable String key, @PathVariable RowId row, @RequestParam long act, RedirectAttributes flash) {
         Table table = frame.find(key);
         return trying(table, flash, "/history", () -> undo.putBackRow(table.key(), act, row, visit.author()));
     }

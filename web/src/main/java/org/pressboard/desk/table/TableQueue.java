@@ -15,6 +15,7 @@ import org.pressboard.mail.Letter;
 import org.pressboard.mail.Outbox;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.Rows;
+import org.pressboard.value.RowId;
 import org.pressboard.words.Words;
 import org.pressboard.stand.NotThere;
 import org.pressboard.table.Field;
@@ -55,7 +56,7 @@ class TableQueue {
     }
 
     /** A row that waits: what is known of it, and who sent it, where that is known. */
-    public record Waiting(long row, String called, List<Told> told, @Nullable String sender) {
+    public record Waiting(RowId row, String called, List<Told> told, @Nullable String sender) {
     }
 
     /** A field of it, as it is written. */
@@ -84,7 +85,7 @@ class TableQueue {
         Locale language = catalog.published().site().language();
         List<Row> first = rows.rows(query.reading(table.withParts(shown.stream().map(Field::key).toList())).first(MOST),
                 language);
-        Map<Long, String> senders = approvals.senders(table, first.stream().map(Row::id).toList());
+        Map<RowId, String> senders = approvals.senders(table, first.stream().map(Row::id).toList());
         model.addAttribute("waiting", first.stream().map(row -> waiting(table, shown, row, senders.get(row.id()))).toList());
         model.addAttribute("count", rows.count(query, language));
         return "desk/table/waiting";
@@ -103,7 +104,7 @@ class TableQueue {
 
     /** Lets a row through, or turns it away, and writes to whoever sent it. */
     @PostMapping(AT + "/{row:\\d{1,18}}")
-    String decide(Visit visit, @PathVariable String key, @PathVariable long row, @RequestParam(name = "do") String what,
+    String decide(Visit visit, @PathVariable String key, @PathVariable RowId row, @RequestParam(name = "do") String what,
             @RequestParam(defaultValue = "") String words, RedirectAttributes flash) {
         Table table = frame.find(key);
         Optional<String> sender = approvals.sender(table.key(), row);

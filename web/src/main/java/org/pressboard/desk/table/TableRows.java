@@ -21,6 +21,7 @@ import org.pressboard.rows.RowPicker;
 import org.pressboard.schema.TableChanges;
 import org.pressboard.sheet.Sheet;
 import org.pressboard.sheet.Sheets;
+import org.pressboard.value.RowId;
 import org.pressboard.words.Words;
 import org.pressboard.stand.NotThere;
 import org.pressboard.table.Field;
@@ -153,7 +154,7 @@ class TableRows {
     }
 
     @GetMapping(ROW)
-    String open(Visit visit, @PathVariable String key, @PathVariable long row, @RequestParam MultiValueMap<String, String> parameters,
+    String open(Visit visit, @PathVariable String key, @PathVariable RowId row, @RequestParam MultiValueMap<String, String> parameters,
             Model model) {
         Table table = show(visit, key, parameters, model);
         Row found = editing.find(table.key(), row).orElseThrow(() -> new NotThere("not-there.row"));
@@ -180,7 +181,7 @@ class TableRows {
     }
 
     @PostMapping(ROW)
-    String change(Visit visit, @PathVariable String key, @PathVariable long row,
+    String change(Visit visit, @PathVariable String key, @PathVariable RowId row,
             @RequestParam MultiValueMap<String, String> parameters, Model model, RedirectAttributes flash) {
         Table table = withNewOptions(frame.find(key), parameters);
         Row found = editing.find(table.key(), row).orElseThrow(() -> new NotThere("not-there.row"));
@@ -204,7 +205,7 @@ class TableRows {
     }
 
     @PostMapping("/desk/tables/{key}/rows/remove")
-    String remove(Visit visit, @PathVariable String key, @RequestParam List<Long> row, @RequestParam(defaultValue = "") String sure,
+    String remove(Visit visit, @PathVariable String key, @RequestParam List<RowId> row, @RequestParam(defaultValue = "") String sure,
             @RequestParam MultiValueMap<String, String> parameters, Model model, RedirectAttributes flash) {
         Table table = frame.find(key);
         if (sure.isEmpty() && costsMore(table, row)) {
@@ -223,7 +224,7 @@ class TableRows {
 
     /** Several rows picked from the list, to change one field of all of them or to remove them. */
     @GetMapping("/desk/tables/{key}/rows/several")
-    String several(Visit visit, @PathVariable String key, @RequestParam(defaultValue = "") List<Long> row,
+    String several(Visit visit, @PathVariable String key, @RequestParam(defaultValue = "") List<RowId> row,
             @RequestParam(defaultValue = "") String field, @RequestParam MultiValueMap<String, String> parameters,
             Model model, RedirectAttributes flash) {
         Table table = frame.find(key);
@@ -239,19 +240,19 @@ class TableRows {
     }
 
     /** Whether others lose something with them, which is said and asked once more. */
-    private boolean costsMore(Table table, List<Long> rows) {
+    private boolean costsMore(Table table, List<RowId> rows) {
         return editing.against(table.key(), rows).stream().anyMatch(against -> against.onRemoval() != Referring.OnRemoval.REFUSE)
                 || !signedOut(table, rows).isEmpty();
     }
 
     /** Those among the rows who can sign in, and cannot once they are no members any more. */
-    private List<String> signedOut(Table table, List<Long> rows) {
+    private List<String> signedOut(Table table, List<RowId> rows) {
         return table.people() == null ? List.of() : rows.stream().limit(MOST_NAMED).flatMap(row -> members.visitor(row).stream())
                 .flatMap(member -> Optional.ofNullable(member.email()).flatMap(accounts::find).stream())
                 .filter(account -> account.role() == Account.Role.MEMBER).map(Account::name).toList();
     }
 
-    private String several(Table table, List<Long> rows, Model model) {
+    private String several(Table table, List<RowId> rows, Model model) {
         model.addAttribute("several", rows);
         model.addAttribute("against", editing.against(table.key(), rows));
         model.addAttribute("signedOut", signedOut(table, rows));
@@ -259,7 +260,7 @@ class TableRows {
     }
 
     @PostMapping("/desk/tables/{key}/rows/several")
-    String changeSeveral(Visit visit, @PathVariable String key, @RequestParam List<Long> row, @RequestParam String field,
+    String changeSeveral(Visit visit, @PathVariable String key, @RequestParam List<RowId> row, @RequestParam String field,
             @RequestParam MultiValueMap<String, String> parameters, Model model, RedirectAttributes flash) {
         Table table = withNewOptions(frame.find(key), parameters);
         RowForm form = RowForm.sent(table.entered(), parameters, frame.siteWords(), frame.words());

@@ -16,11 +16,14 @@ import org.pressboard.listing.RequestState;
 import org.pressboard.listing.Distribution;
 import org.pressboard.stand.Addresses;
 import org.pressboard.stand.Asking;
+import org.pressboard.table.Attached;
 import org.pressboard.table.Chosen;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
+import org.pressboard.table.Numeric;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Temporal;
+import org.pressboard.table.Textual;
 import org.pressboard.value.Folding;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.Value;
@@ -132,10 +135,14 @@ public final class MenuBuilder {
     private static String input(Field field, Narrowing narrowing) {
         boolean hasTime = narrowing.from() instanceof Value.Moment || narrowing.to() instanceof Value.Moment;
         return switch (field.type()) {
-            case FieldType type when type.isNumber() -> "number";
+            case Numeric numeric -> "number";
             case Temporal.TimeOfDay time -> "time";
             case Temporal temporal -> hasTime ? "datetime-local" : "date";
-            default -> "text";
+            case Textual textual -> "text";
+            case FieldType.YesNo yesNo -> "text";
+            case Chosen chosen -> "text";
+            case Referring referring -> "text";
+            case Attached attached -> "text";
         };
     }
 
@@ -153,7 +160,10 @@ public final class MenuBuilder {
             case Chosen chosen -> chosen.options().stream().map(option -> Value.of(option.text())).toList();
             case FieldType.YesNo yesNo -> List.of(Value.of(true), Value.of(false));
             case Referring referring -> rows(referring, field, called);
-            default -> List.of();
+            case Textual textual -> List.of();
+            case Numeric numeric -> List.of();
+            case Temporal temporal -> List.of();
+            case Attached attached -> List.of();
         };
     }
 

@@ -2,10 +2,11 @@ package org.pressboard.sheet.line;
 
 import java.util.List;
 import java.util.Set;
-import java.util.function.LongFunction;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.pressboard.listing.CardFace;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.unbescape.html.HtmlEscape;
 
 /** The rows of a sheet as cards, in HTML; see {@link RowsMarkup}. */
@@ -17,9 +18,9 @@ public final class CardsMarkup {
     private final CardFace face;
     private final Set<Integer> tags;
 
-    private final LongFunction<String> changes;
+    private final Function<RowId, String> changes;
 
-    private CardsMarkup(StringBuilder html, Look look, CardFace face, Set<Integer> tags, LongFunction<String> changes) {
+    private CardsMarkup(StringBuilder html, Look look, CardFace face, Set<Integer> tags, Function<RowId, String> changes) {
         this.html = html;
         this.cells = new CellMarkup(html);
         this.changes = changes;
@@ -33,7 +34,7 @@ public final class CardsMarkup {
      * @param changes the link by which a row is changed; nothing where it may not be
      */
     public static void draw(StringBuilder html, List<Line> lines, Look look, CardFace face, List<FieldKey> fields,
-            LongFunction<String> changes) {
+            Function<RowId, String> changes) {
         Set<Integer> tags = face.tags().stream().map(fields::indexOf).collect(Collectors.toSet());
         lines.forEach(new CardsMarkup(html, look, face, tags, changes)::card);
     }

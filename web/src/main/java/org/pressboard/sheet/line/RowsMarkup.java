@@ -2,10 +2,11 @@ package org.pressboard.sheet.line;
 
 import java.util.List;
 import java.util.Set;
-import java.util.function.LongFunction;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.stand.Addresses;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.RowId;
 import org.unbescape.html.HtmlEscape;
 
 /**
@@ -35,8 +36,8 @@ public final class RowsMarkup {
      * @param picks  the form that picked rows are sent by; empty: none are picked
      * @param picked those that can be picked; {@code null}: all
      */
-    public record Changes(@Nullable LongFunction<String> links, List<FieldKey> fields, InPlace values,
-                   String picks, @Nullable Set<Long> picked) {
+    public record Changes(@Nullable Function<RowId, String> links, List<FieldKey> fields, InPlace values,
+                   String picks, @Nullable Set<RowId> picked) {
     }
 
     private RowsMarkup(StringBuilder html, Addresses addresses, Look look, Changes changes) {
