@@ -75,9 +75,9 @@ public record ColumnSurvey(Heading heading, long filled, long blanks, Map<Readin
     /** The most marks of a rating that its whole numbers may be; 0: they are none. */
     int marks() {
         Fit whole = fit(Reading.WHOLE);
-        boolean isScale = whole.misfits().count() == 0 && whole.least() instanceof Value.Whole(long least)
-                && whole.greatest() instanceof Value.Whole(long greatest) && least >= 0 && greatest <= MOST_MARKS;
-        return !isScale ? 0 : Math.max(USUAL_MARKS, (int) ((Value.Whole) whole.greatest()).number());
+        return whole.misfits().count() == 0 && whole.least() instanceof Value.Whole(long least)
+                && whole.greatest() instanceof Value.Whole(long greatest) && least >= 0 && greatest <= MOST_MARKS
+                ? Math.max(USUAL_MARKS, (int) greatest) : 0;
     }
 
     /** The reading that all texts would fit, though some would not be the same afterwards; taken for text meanwhile. */

@@ -83,7 +83,7 @@ public final class BesideFile implements RecordReader.Beside {
         Map<Integer, Tally> tallies = new HashMap<>();
         columns.forEach(column -> tallies.put(column.index(), new Tally()));
         eachText(content, survey, columns, most, (column, text) ->
-                tallies.get(column.index()).count(missing(column, text)));
+                Objects.requireNonNull(tallies.get(column.index())).count(missing(column, text)));
         Map<Integer, Naming> namings = new HashMap<>();
         tallies.forEach((index, tally) -> namings.put(index, tally.naming()));
         return namings;
@@ -163,7 +163,7 @@ public final class BesideFile implements RecordReader.Beside {
         for (Plan.Column column : wanted) {
             TableKey to = Objects.requireNonNull(column.to());
             // a column before may have made some of them
-            List<String> missing = unknown(column, namings.get(column.index()).missing());
+            List<String> missing = unknown(column, Objects.requireNonNull(namings.get(column.index())).missing());
             if (!missing.isEmpty()) {
                 names.make(tables.get(to), missing);
                 rows.remove(to);

@@ -88,7 +88,8 @@ class SiteReader {
         Tables tables = tables();
         List<Edition> editions = shown.values().stream().flatMap(Optional::stream).map(edition -> without(edition, tables))
                 .filter(edition -> !edition.page().isEmpty()).toList();
-        Set<PageKey> newer = shown.keySet().stream().filter(key -> shown.get(key).isEmpty()).collect(Collectors.toSet());
+        Set<PageKey> newer = shown.entrySet().stream().filter(page -> page.getValue().isEmpty()).map(Map.Entry::getKey)
+                .collect(Collectors.toSet());
         Map<TableKey, List<Grant>> grants = new HashMap<>();
         entities.createQuery("from GrantEntity order by id", GrantEntity.class).getResultStream()
                 .forEach(grant -> KeptForm.readable(grant::toGrant).ifPresent(read -> grants.computeIfAbsent(new TableKey(grant.tableKey()),

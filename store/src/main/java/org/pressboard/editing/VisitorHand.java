@@ -76,7 +76,7 @@ record VisitorHand(VisitorRows rows, VisitorScope scope, Set<FieldKey> given, Se
     @Override
     public Map<FieldKey, Problem> against(Table table, Collection<RowId> numbers, Map<FieldKey, Optional<Value>> give) {
         Map<FieldKey, Value> values = new HashMap<>();
-        given.forEach(field -> give.get(field).ifPresent(value -> values.put(field, value)));
+        give.forEach((field, value) -> value.filter(is -> given.contains(field)).ifPresent(is -> values.put(field, is)));
         Map<FieldKey, Problem> against = rows.unseen(table, values);
         against.putAll(rows.leftOut(Verb.CHANGE, table, given, numbers));
         return against;

@@ -9,6 +9,7 @@ import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jooq.Record;
@@ -156,13 +157,10 @@ public class Files {
     }
 
     private byte[] part(String content, int position, int from) throws IOException {
-        byte[] part = transaction.execute(status -> sql.fetchOptional("select substring(bytes from {2} for {3}) "
+        return Objects.requireNonNull(transaction.execute(status -> sql.fetchOptional("select substring(bytes from {2} for {3}) "
                 + "from pressboard.file_piece where content = {0} and position = {1}", DSL.val(content), DSL.val(position),
-                DSL.val(from + 1), DSL.val(IN_HAND)).map(found -> found.get(0, byte[].class)).orElse(null));
-        if (part == null) {
-            throw new IOException("The file is no more: " + content);
-        }
-        return part;
+                DSL.val(from + 1), DSL.val(IN_HAND)).map(found -> found.get(0, byte[].class))))
+                .orElseThrow(() -> new IOException("The file is no more: " + content));
     }
 
     /** Notes that files stand in rows of a table, as part of the caller's transaction. */

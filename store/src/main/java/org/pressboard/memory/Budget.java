@@ -2,6 +2,7 @@ package org.pressboard.memory;
 
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicLong;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -70,7 +71,7 @@ public final class Budget {
 
     /** How many are held for that now. */
     public long held(Use use) {
-        return held.get(use).get();
+        return of(use).get();
     }
 
     /** Some bytes held until they are given back; nothing where that would be more than there is for it, or in all. */
@@ -90,8 +91,12 @@ public final class Budget {
         return draw(use, bytes) ? bytes : 0;
     }
 
+    private AtomicLong of(Use use) {
+        return Objects.requireNonNull(held.get(use));
+    }
+
     private boolean draw(Use use, long bytes) {
-        AtomicLong of = held.get(use);
+        AtomicLong of = of(use);
         if (of.addAndGet(bytes) > most(use)) {
             of.addAndGet(-bytes);
             return false;
@@ -124,7 +129,7 @@ public final class Budget {
         /** Gives all back. */
         @Override
         public void close() {
-            held.get(use).addAndGet(-bytes);
+            of(use).addAndGet(-bytes);
             left.addAndGet(bytes);
             bytes = 0;
         }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import org.jooq.Field;
 import org.jooq.Record;
 import org.jspecify.annotations.Nullable;
@@ -63,7 +64,7 @@ public final class Picking {
     }
 
     private @Nullable Value value(FieldKey key, Record found) {
-        Object is = found.get(shown.get(key));
+        Object is = found.get(Objects.requireNonNull(shown.get(key)));
         Integer number = told.get(key);
         if (number == null) {
             return ValueSql.fromColumn(is, table.type(key));

@@ -1,6 +1,7 @@
 package org.pressboard.schema;
 
 import java.util.List;
+import java.util.Objects;
 import java.util.function.Predicate;
 import org.jooq.DSLContext;
 import org.jooq.Name;
@@ -38,7 +39,7 @@ class TallyUpkeep {
 
     /** Begins to keep a tally, whose column is there, and works it out for all rows. */
     void begin(Tables tables, Table table, org.pressboard.table.Field field) {
-        Computed.Tally tally = (Computed.Tally) field.computed();
+        Computed.Tally tally = (Computed.Tally) Objects.requireNonNull(field.computed());
         Table referring = tables.get(tally.table());
         Name function = DSL.name("pressboard", name(table, field));
         DSL.using(sql.configuration().derive(SettingsTools.clone(sql.settings())

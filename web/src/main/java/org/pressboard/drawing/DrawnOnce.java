@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.regex.Matcher;
@@ -85,7 +86,7 @@ public class DrawnOnce {
         for (Piece piece : drawn.get(new Key(template, of, language), key -> pieces(key, gaps.keySet()))) {
             html.append(piece.text);
             if (!piece.gap.isEmpty()) {
-                gaps.get(piece.gap).draw(html);
+                Objects.requireNonNull(gaps.get(piece.gap)).draw(html);
             }
         }
     }

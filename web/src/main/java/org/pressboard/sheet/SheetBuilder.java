@@ -201,7 +201,7 @@ final class SheetBuilder {
         Field field = table.field(look.field());
         SortBy first = order().isEmpty() ? null : order().getFirst();
         boolean sorted = first != null && first.field().equals(field.key());
-        boolean up = sorted && !first.descending();
+        boolean up = first != null && sorted && !first.descending();
         String sortedAs = sorted ? (up ? "ascending" : "descending") : "none";
         SortBy onClick = new SortBy(field.key(), up);
         return new Heading(look.labelOf(field), isInFigures(look, field), isSortable(field), sortedAs,

@@ -141,7 +141,7 @@ class EntryController {
             return show(token, to, problems, model);
         }
         try {
-            Optional<Account> account = Optional.ofNullable(transaction.execute(status -> letIn(token, name, password,
+            Optional<Account> account = Objects.requireNonNull(transaction.execute(status -> letIn(token, name, password,
                     more.map(JoiningForm.Answers::values).orElse(Map.of()), request.getRemoteAddr())));
             if (account.isPresent()) {
                 entering.signIn(account.get(), request, response);
@@ -160,24 +160,24 @@ class EntryController {
         return problems;
     }
 
-    private @Nullable Account letIn(String token, String name, String password, Map<FieldKey, Value> more, String from) {
+    private Optional<Account> letIn(String token, String name, String password, Map<FieldKey, Value> more, String from) {
         Optional<EntryLink> used = links.useUp(token);
         if (used.isEmpty()) {
-            return null;
+            return Optional.empty();
         }
         EntryLink link = used.get();
         if (link.makesAccount()) {
             Account made = joining.join(link, name.strip(), encoded(password), more);
             log.note(made, Logged.What.JOINED, from);
-            return made;
+            return Optional.of(made);
         }
         Optional<Account> account = accounts.find(link.email());
         if (account.isPresent() && link.purpose() == EntryLink.Purpose.PASSWORD) {
             accounts.changePassword(account.get().id(), encoded(password));
             log.note(account.get(), Logged.What.PASSWORD_CHANGED, from);
-            return accounts.find(link.email()).orElse(null);
+            return accounts.find(link.email());
         }
-        return account.orElse(null);
+        return account;
     }
 
     private String encoded(String password) {

@@ -2,6 +2,7 @@ package org.pressboard.site;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
+import java.util.Objects;
 import org.pressboard.change.ChangeFeed;
 import org.pressboard.grant.Visitor;
 import org.pressboard.rows.Rows;
@@ -71,7 +72,7 @@ class Freshness {
 
     /** A weak one: answers with a strong tag would not be compressed. */
     private String tag(Visit visit, List<Asking> askings) {
-        StringBuilder tag = new StringBuilder("W/\"").append(Long.toString(build.getTime().toEpochMilli(), 36));
+        StringBuilder tag = new StringBuilder("W/\"").append(Long.toString(Objects.requireNonNull(build.getTime()).toEpochMilli(), 36));
         tag.append('-').append(Long.toString(visit.revision(), 36));
         tag.append('-').append(visit.today().toEpochDay());
         for (Asking asking : askings) {

@@ -46,13 +46,13 @@ final class SessionTransactions {
     TransactionOperations operations() {
         return new TransactionOperations() {
             @Override
-            public <T> @Nullable T execute(TransactionCallback<T> action) {
+            public <T extends @Nullable Object> T execute(TransactionCallback<T> action) {
                 return isReading.get() ? alone(action) : apart.execute(action);
             }
         };
     }
 
-    private <T> @Nullable T alone(TransactionCallback<T> action) {
+    private <T extends @Nullable Object> T alone(TransactionCallback<T> action) {
         Connection connection = DataSourceUtils.getConnection(database);
         try {
             connection.setAutoCommit(true);

@@ -123,7 +123,11 @@ final class SparingSessions<S extends Session> implements SessionRepository<Spar
         @Override
         public void setAttribute(String name, @Nullable Object value) {
             isChanged = true;
-            session.setAttribute(name, value);
+            if (value == null) {
+                session.removeAttribute(name);
+            } else {
+                session.setAttribute(name, value);
+            }
         }
 
         @Override

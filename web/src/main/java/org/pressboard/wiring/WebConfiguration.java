@@ -7,6 +7,7 @@ import java.time.Duration;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.SiteClock;
 import org.pressboard.drawing.Assets;
@@ -164,6 +165,6 @@ class WebConfiguration implements WebMvcConfigurer {
 
     @Bean
     static Assets assets(BuildProperties build) {
-        return new Assets(Long.toString(build.getTime().toEpochMilli(), 36));
+        return new Assets(Long.toString(Objects.requireNonNull(build.getTime()).toEpochMilli(), 36));
     }
 }

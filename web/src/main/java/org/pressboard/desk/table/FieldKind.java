@@ -145,8 +145,7 @@ enum FieldKind {
     }
 
     private static FieldType money(@Nullable String currency) {
-        boolean isKnown = currency != null && Currencies.ALL.contains(currency);
-        return new Numeric.Money(isKnown ? currency : Currencies.USUAL);
+        return new Numeric.Money(currency != null && Currencies.ALL.contains(currency) ? currency : Currencies.USUAL);
     }
 
     private static Referring.OnRemoval onRemoval(MultiValueMap<String, String> sent) {

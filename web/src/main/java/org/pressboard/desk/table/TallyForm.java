@@ -124,9 +124,8 @@ final class TallyForm {
 
     private @Nullable FieldKey from(Computed.Measure measure) {
         Field field = column(table, first("from"));
-        boolean isFit = field != null && field.type().isNumber() && field.isEntered()
-                && (measure == Computed.Measure.COUNT || measure == Computed.Measure.SUM);
-        return isFit ? field.key() : null;
+        boolean isOfSums = measure == Computed.Measure.COUNT || measure == Computed.Measure.SUM;
+        return field != null && field.type().isNumber() && field.isEntered() && isOfSums ? field.key() : null;
     }
 
     private Computed.Floor floor(Computed.Measure measure, @Nullable Field of) {
