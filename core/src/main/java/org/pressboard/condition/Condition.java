@@ -136,21 +136,21 @@ public sealed interface Condition {
     }
 
     /** Of what of the standpoint the answer depends; of nothing: it is the same for everybody, always and everywhere. */
-    default Set<Operand.Source> sources() {
-        Set<Operand.Source> sources = EnumSet.noneOf(Operand.Source.class);
-        addSources(sources);
-        return sources;
+    default Set<Operand.Origin> origins() {
+        Set<Operand.Origin> origins = EnumSet.noneOf(Operand.Origin.class);
+        addOrigins(origins);
+        return origins;
     }
 
-    private void addSources(Set<Operand.Source> sources) {
+    private void addOrigins(Set<Operand.Origin> origins) {
         switch (this) {
-            case All all -> all.parts.forEach(part -> part.addSources(sources));
-            case Any any -> any.parts.forEach(part -> part.addSources(sources));
-            case Not not -> not.part.addSources(sources);
-            case Compare compare -> compare.operand.source().ifPresent(sources::add);
-            case Between between -> between.ends().forEach(end -> end.addSources(sources));
-            case Owned owned -> sources.add(Operand.Source.VISITOR);
-            case Sent sent -> sources.add(Operand.Source.VISITOR);
+            case All all -> all.parts.forEach(part -> part.addOrigins(origins));
+            case Any any -> any.parts.forEach(part -> part.addOrigins(origins));
+            case Not not -> not.part.addOrigins(origins);
+            case Compare compare -> compare.operand.origin().ifPresent(origins::add);
+            case Between between -> between.ends().forEach(end -> end.addOrigins(origins));
+            case Owned owned -> origins.add(Operand.Origin.VISITOR);
+            case Sent sent -> origins.add(Operand.Origin.VISITOR);
             case OneOf oneOf -> { }
             case Empty empty -> { }
             case Mentions mentions -> { }
@@ -159,7 +159,7 @@ public sealed interface Condition {
 
     /** Whether the answer may differ with the standpoint, such as with the day or with whoever looks. */
     default boolean dependsOnStandpoint() {
-        return !sources().isEmpty();
+        return !origins().isEmpty();
     }
 
     /** Whether the answer may differ with the browser of whoever looks. */

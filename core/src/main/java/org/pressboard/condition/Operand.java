@@ -16,7 +16,7 @@ import org.pressboard.value.Value;
 public sealed interface Operand {
 
     /** Of what of a {@link Standpoint} an operand is taken; see {@link #source}. */
-    enum Source { VISITOR, CLOCK, PAGE, OPEN, DIAL, REFERRED }
+    enum Origin { VISITOR, CLOCK, PAGE, OPEN, DIAL, REFERRED }
 
     /** A value that never changes. */
     record Fixed(Value value) implements Operand {
@@ -95,16 +95,16 @@ public sealed interface Operand {
     }
 
     /** Of what it is taken; empty: of nothing, it never changes. */
-    default Optional<Source> source() {
+    default Optional<Origin> origin() {
         return switch (this) {
             case Fixed fixed -> Optional.empty();
-            case OfVisitor ofVisitor -> Optional.of(Source.VISITOR);
-            case OfPage ofPage -> Optional.of(Source.PAGE);
-            case OfReferred ofReferred -> Optional.of(Source.REFERRED);
-            case OfOpen ofOpen -> Optional.of(Source.OPEN);
-            case Dial dial -> Optional.of(Source.DIAL);
-            case Today today -> Optional.of(Source.CLOCK);
-            case Beginning beginning -> Optional.of(Source.CLOCK);
+            case OfVisitor ofVisitor -> Optional.of(Origin.VISITOR);
+            case OfPage ofPage -> Optional.of(Origin.PAGE);
+            case OfReferred ofReferred -> Optional.of(Origin.REFERRED);
+            case OfOpen ofOpen -> Optional.of(Origin.OPEN);
+            case Dial dial -> Optional.of(Origin.DIAL);
+            case Today today -> Optional.of(Origin.CLOCK);
+            case Beginning beginning -> Optional.of(Origin.CLOCK);
         };
     }
 

@@ -74,12 +74,12 @@ public record Standpoint(Onlooker who, LocalDateTime moment, @Nullable OnPage pa
         return moment.equals(today().atStartOfDay()) ? this : new Standpoint(who, today().atStartOfDay(), page, open, dials, referred);
     }
 
-    /** As much of it as something depends on that takes from these sources; alike for all for whom it is the same. */
-    public Standpoint asFarAs(Set<Operand.Source> sources) {
-        return new Standpoint(sources.contains(Operand.Source.VISITOR) ? who : Onlooker.NOBODY,
-                (sources.contains(Operand.Source.CLOCK) ? today() : LocalDate.EPOCH).atStartOfDay(),
-                sources.contains(Operand.Source.PAGE) ? page : null, sources.contains(Operand.Source.OPEN) ? open : null,
-                sources.contains(Operand.Source.DIAL) ? dials : Map.of(), sources.contains(Operand.Source.REFERRED) ? referred : Map.of());
+    /** As much of it as something depends on that takes from these origins; alike for all for whom it is the same. */
+    public Standpoint asFarAs(Set<Operand.Origin> origins) {
+        return new Standpoint(origins.contains(Operand.Origin.VISITOR) ? who : Onlooker.NOBODY,
+                (origins.contains(Operand.Origin.CLOCK) ? today() : LocalDate.EPOCH).atStartOfDay(),
+                origins.contains(Operand.Origin.PAGE) ? page : null, origins.contains(Operand.Origin.OPEN) ? open : null,
+                origins.contains(Operand.Origin.DIAL) ? dials : Map.of(), origins.contains(Operand.Origin.REFERRED) ? referred : Map.of());
     }
 
     /** What the page is called, or its address. */

@@ -10,7 +10,7 @@
  * ({@link org.pressboard.condition.Clause}): "at least" what a dial says, "between" today and a field of the visitor's.
  *
  * <p>A further operand is a record in the family. The compiler then names where it must be handled: what it resolves to and its
- * {@link org.pressboard.condition.Operand.Source} here, whether it fits a field and where it is offered
+ * {@link org.pressboard.condition.Operand.Origin} here, whether it fits a field and where it is offered
  * ({@link org.pressboard.table.Operands}), its SQL, its form as it is kept, its words at the desk. Which places offer which
  * sources stands in one list there; the tests go through operands and places.
  */

@@ -7,7 +7,7 @@ import java.util.Set;
 import java.util.stream.Stream;
 import org.pressboard.condition.Comparison;
 import org.pressboard.condition.Operand;
-import org.pressboard.condition.Operand.Source;
+import org.pressboard.condition.Operand.Origin;
 import org.pressboard.value.FieldKey;
 
 /**
@@ -15,32 +15,32 @@ import org.pressboard.value.FieldKey;
  *
  * @param tables all of the site
  * @param table  the field's
- * @param place  where it is said
+ * @param use    where it is said
  */
-public record Operands(Tables tables, Table table, Place place) {
+public record Operands(Tables tables, Table table, Use use) {
 
     /** Where an operand is chosen, which says of what it can be taken there: what is not known at a place is not offered. */
-    public enum Place {
+    public enum Use {
         /** Which rows a listing keeps, and which it marks. */
-        KEEP(Source.VISITOR, Source.CLOCK, Source.PAGE),
+        KEEP(Origin.VISITOR, Origin.CLOCK, Origin.PAGE),
         /** Which rows a grant is for, or who is in a group: these depend on no page, nor on anybody's address bar. */
-        GRANT(Source.VISITOR, Source.CLOCK),
+        GRANT(Origin.VISITOR, Origin.CLOCK),
         /** What a button sets a field of its row to. */
-        BUTTON(Source.VISITOR, Source.CLOCK, Source.PAGE, Source.OPEN),
+        BUTTON(Origin.VISITOR, Origin.CLOCK, Origin.PAGE, Origin.OPEN),
         /** What a form sets, or begins a question with. */
-        FORM(Source.VISITOR, Source.CLOCK, Source.PAGE, Source.REFERRED),
+        FORM(Origin.VISITOR, Origin.CLOCK, Origin.PAGE, Origin.REFERRED),
         /** What a field of a new row begins with, wherever it is added. */
-        START(Source.VISITOR, Source.CLOCK);
+        START(Origin.VISITOR, Origin.CLOCK);
 
-        private final Set<Source> sources;
+        private final Set<Origin> origins;
 
-        Place(Source... sources) {
-            this.sources = EnumSet.of(sources[0], sources);
+        Use(Origin... origins) {
+            this.origins = EnumSet.of(origins[0], origins);
         }
 
         /** Of what operands can be taken here. */
-        public Set<Source> sources() {
-            return Set.copyOf(sources);
+        public Set<Origin> origins() {
+            return Set.copyOf(origins);
         }
 
         private boolean isOfConditions() {
@@ -56,18 +56,18 @@ public record Operands(Tables tables, Table table, Place place) {
 
     /** What the field can be set to, or compared with, besides fixed values. */
     public List<Operand> offered(Field field) {
-        return place.sources.stream().flatMap(source -> offered(field, source)).filter(operand -> tables.canHold(table, field, operand))
+        return use.origins.stream().flatMap(origin -> offered(field, origin)).filter(operand -> tables.canHold(table, field, operand))
                 .toList();
     }
 
     /** Whether the operand can be chosen for the field here. */
     public boolean isOffered(Field field, Operand operand) {
-        return operand instanceof Operand.Today && place.sources.contains(Source.CLOCK) ? tables.canHold(table, field, operand)
+        return operand instanceof Operand.Today && use.origins.contains(Origin.CLOCK) ? tables.canHold(table, field, operand)
                 : offered(field).contains(operand);
     }
 
-    private Stream<Operand> offered(Field field, Source source) {
-        return switch (source) {
+    private Stream<Operand> offered(Field field, Origin origin) {
+        return switch (origin) {
             case CLOCK -> Stream.of(new Operand.Today(0), new Operand.Beginning(Operand.Span.WEEK, 0),
                     new Operand.Beginning(Operand.Span.MONTH, 0), new Operand.Beginning(Operand.Span.YEAR, 0));
             case VISITOR -> ofVisitor(field);
@@ -94,12 +94,12 @@ public record Operands(Tables tables, Table table, Place place) {
 
     /** Whether the page's title could stand in it; what is set must be one of the options, and seldom is. */
     private boolean canBeSaid(Field field) {
-        return field.type() instanceof Textual || (field.type() instanceof Chosen && place.isOfConditions());
+        return field.type() instanceof Textual || (field.type() instanceof Chosen && use.isOfConditions());
     }
 
     /** Compared is what is held alike, as whatever is offered must be; set, what is written alike too. */
     private boolean isAlike(FieldType of, FieldType with) {
-        return place.isOfConditions() ? isOfOne(of) : isSameKind(of, with);
+        return use.isOfConditions() ? isOfOne(of) : isSameKind(of, with);
     }
 
     private static boolean isOfOne(FieldType of) {

@@ -47,7 +47,7 @@ class OperandsTest {
 
     private static Standpoint everything() {
         Map<FieldKey, Value> tree = new HashMap<>();
-        Operands operands = new Operands(TABLES, TREES, Operands.Place.FORM);
+        Operands operands = new Operands(TABLES, TREES, Operands.Use.FORM);
         TREES.fields().forEach(field -> tree.put(field.key(), some(field)));
         operands.waysReferred().forEach(way -> tree.put(way, some(operands.reached(way))));
         Map<FieldKey, Value> person = new HashMap<>();
@@ -69,12 +69,12 @@ class OperandsTest {
 
     @ParameterizedTest
     @EnumSource
-    void whatIsOfferedCanBeHeldAndComesToSomething(Operands.Place place) {
-        Set<Operand.Source> met = EnumSet.noneOf(Operand.Source.class);
+    void whatIsOfferedCanBeHeldAndComesToSomething(Operands.Use place) {
+        Set<Operand.Origin> met = EnumSet.noneOf(Operand.Origin.class);
         Operands operands = new Operands(TABLES, TREES, place);
         for (Field field : TREES.fields()) {
             for (Operand operand : operands.offered(field)) {
-                met.add(operand.source().orElseThrow());
+                met.add(operand.origin().orElseThrow());
                 assertThat(TABLES.canHold(TREES, field, operand)).as("%s of %s", operand, field.key()).isTrue();
                 Optional<Value> given = field.given(operand, EVERYTHING);
                 assertThat(given).as("%s of %s", operand, field.key()).isPresent();
@@ -83,12 +83,12 @@ class OperandsTest {
                         .as("%s of %s", operand, field.key()).isTrue();
             }
         }
-        assertThat(met).isEqualTo(place.sources());
+        assertThat(met).isEqualTo(place.origins());
     }
 
     @ParameterizedTest
     @EnumSource
-    void comparedWithOperandsIsWhatHasOneValue(Operands.Place place) {
+    void comparedWithOperandsIsWhatHasOneValue(Operands.Use place) {
         Operands operands = new Operands(TABLES, TREES, place);
         for (Field field : TREES.fields()) {
             for (Comparison is : Comparison.values()) {
@@ -100,15 +100,15 @@ class OperandsTest {
 
     @Test
     void grantsDependOnNobodysAddressBar() {
-        assertThat(Operands.Place.GRANT.sources()).doesNotContain(Operand.Source.PAGE, Operand.Source.DIAL, Operand.Source.OPEN,
-                Operand.Source.REFERRED);
+        assertThat(Operands.Use.GRANT.origins()).doesNotContain(Operand.Origin.PAGE, Operand.Origin.DIAL, Operand.Origin.OPEN,
+                Operand.Origin.REFERRED);
     }
 
     @Test
     void whatIsSetMustBeAbleToStandThere() {
-        Operands set = new Operands(TABLES, PEOPLE, Operands.Place.FORM);
+        Operands set = new Operands(TABLES, PEOPLE, Operands.Use.FORM);
         assertThat(set.offered(PEOPLE.field(TEAM))).doesNotContain(new Operand.OfPage(Operand.PagePart.TITLE));
-        Operands trees = new Operands(TABLES, TREES, Operands.Place.FORM);
+        Operands trees = new Operands(TABLES, TREES, Operands.Use.FORM);
         assertThat(trees.offered(TREES.field(TEAM))).contains(Operand.OfVisitor.of(TEAM), new Operand.OfReferred(KEEPER.through(TEAM)));
         assertThat(trees.offered(TREES.field(new FieldKey("price")))).isEmpty();
         assertThat(trees.isOffered(TREES.field(new FieldKey("planted")), new Operand.Today(-3))).isTrue();

@@ -1,7 +1,6 @@
 package org.pressboard.editing;
 
 import java.sql.SQLException;
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -58,8 +57,10 @@ public class RowEditing {
     private final Files files;
     private final ChangeFeed changes;
     private final ValueChecks checks;
+    private final Referrers referrers;
 
-    RowEditing(DSLContext sql, Catalog catalog, Acts acts, Files files, ChangeFeed changes, ValueChecks checks) {
+    RowEditing(DSLContext sql, Catalog catalog, Acts acts, Files files, ChangeFeed changes, ValueChecks checks, Referrers referrers) {
+        this.referrers = referrers;
         this.checks = checks;
         this.sql = sql;
         this.catalog = catalog;
@@ -301,7 +302,7 @@ public class RowEditing {
         Tables tables = hand.tables(catalog);
         Table table = tables.get(key);
         hand.check(Verb.REMOVE, table, rows);
-        List<Against> referring = against(tables, table, rows);
+        List<Referrers.Against> referring = referrers.of(tables, table, rows);
         referring.stream().filter(against -> against.onRemoval() == Referring.OnRemoval.REFUSE)
                 .findFirst().ifPresent(against -> {
                     throw ProblemsFound.of("row.referred", rows.size(), against.rows(), against.table().label(),
@@ -314,31 +315,6 @@ public class RowEditing {
                         .map(against -> new Act.Along(against.table().label(), against.by().label(), against.rows(),
                                 against.onRemoval() == Referring.OnRemoval.REMOVE_ALONG)).toList())),
                 sql.deleteFrom(DSL.table(Hosted.name(table))).where(among(rows)));
-    }
-
-    /** Rows of a table that refer to some rows, and what becomes of them. */
-    public record Against(Table table, org.pressboard.table.Field by, long rows, Referring.OnRemoval onRemoval) {
-    }
-
-    /** What refers to these rows. */
-    @Transactional(readOnly = true)
-    public List<Against> against(TableKey key, Collection<RowId> rows) {
-        Tables tables = catalog.tables();
-        return against(tables, tables.get(key), rows);
-    }
-
-    private List<Against> against(Tables tables, Table table, Collection<RowId> rows) {
-        List<Against> found = new ArrayList<>();
-        for (Tables.Reference reference : tables.referringTo(table.key())) {
-            Condition refers = DSL.condition(reference.by().type().isSeveral() ? "{0} && {1}" : "{0} = any({1})",
-                    DSL.name(reference.by().key().name()), DSL.val(Hosted.array(rows)));
-            int count = sql.fetchCount(DSL.selectOne().from(Hosted.name(reference.from())).where(refers));
-            if (count > 0) {
-                found.add(new Against(reference.from(), reference.by(), count,
-                        ((Referring) reference.by().type()).onRemoval()));
-            }
-        }
-        return found;
     }
 
     private static Map<Field<?>, Field<?>> columns(Table table, Map<FieldKey, Optional<Value>> values) {

@@ -247,11 +247,11 @@ class RowCounts {
         Map<TableKey, Seen> seen = new HashMap<>();
         query.reached().stream().filter(table -> !table.equals(query.table().key()) || query.sight().isPartly(table))
                 .forEach(table -> seen.put(table, new Seen(query.sight().rows(table), query.sight().partly(table))));
-        Set<Operand.Source> sources = condition.sources();
-        seen.values().stream().flatMap(Seen::conditions).forEach(asked -> sources.addAll(asked.sources()));
+        Set<Operand.Origin> origins = condition.origins();
+        seen.values().stream().flatMap(Seen::conditions).forEach(asked -> origins.addAll(asked.origins()));
         if (asksForOwnName(query)) {
-            sources.add(Operand.Source.VISITOR);
+            origins.add(Operand.Origin.VISITOR);
         }
-        return new Key(query.table().key(), condition, seen, query.standpoint().asFarAs(sources));
+        return new Key(query.table().key(), condition, seen, query.standpoint().asFarAs(origins));
     }
 }

@@ -84,7 +84,7 @@ public class Dependents {
     void retypedUnderTallies(Table before, Table wanted) {
         Tables tables = catalog.tables();
         before.fields().stream().filter(field -> field.isEntered() && wanted.fields().find(field.key())
-                .filter(other -> !TableChanges.isSameColumn(field, other)).isPresent()).forEach(field ->
+                .filter(other -> !Columns.isSameColumn(field, other)).isPresent()).forEach(field ->
                 tables.usersOf(before.key(), field.key()).stream().filter(use -> switch (use.by().computed()) {
                     case Computed.Tally tally -> true;
                     case Computed.Borrowed borrowed -> !isSource(tables.source(use.from(), borrowed), before, field);

@@ -3,7 +3,6 @@ package org.pressboard.schema;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jooq.DSLContext;
@@ -15,8 +14,6 @@ import org.pressboard.history.Act;
 import org.pressboard.history.Acts;
 import org.pressboard.history.Author;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.table.Chosen;
-import org.pressboard.table.Computed;
 import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Fields;
@@ -25,7 +22,6 @@ import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
-import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -41,8 +37,7 @@ public class TableChanges {
 
     private final Catalog catalog;
     private final HostedTables hosted;
-    private final TallyUpkeep tallies;
-    private final SearchTexts searching;
+    private final Columns columns;
     private final Dependents dependents;
     private final Locks locks;
     private final Bin bin;
@@ -53,12 +48,11 @@ public class TableChanges {
     private final ChangeFeed changes;
     private final DSLContext sql;
 
-    TableChanges(Catalog catalog, HostedTables hosted, TallyUpkeep tallies, SearchTexts searching, Dependents dependents,
-            Locks locks, Bin bin, Retyping retyping, Indexes indexes, IndexUpkeep upkeep, Acts acts, ChangeFeed changes, DSLContext sql) {
+    TableChanges(Catalog catalog, HostedTables hosted, Columns columns, Dependents dependents, Locks locks, Bin bin, Retyping retyping,
+            Indexes indexes, IndexUpkeep upkeep, Acts acts, ChangeFeed changes, DSLContext sql) {
         this.catalog = catalog;
         this.hosted = hosted;
-        this.tallies = tallies;
-        this.searching = searching;
+        this.columns = columns;
         this.dependents = dependents;
         this.locks = locks;
         this.bin = bin;
@@ -218,11 +212,9 @@ public class TableChanges {
         Tables tables = catalog.tables();
         Table table = tables.get(key);
         dependents.leadingNowhere(tables, table);
-        hosted.putBack(table);
-        searching.keep(table);
+        columns.putBack(table);
         locks.putOn(key);
-        table.columns().stream().filter(field -> field.computed() instanceof Computed.Tally)
-                .forEach(field -> tallies.begin(tables, table, field));
+        columns.workOut(tables, table);
         changes.tableRemoved(key);
     }
 
@@ -275,107 +267,15 @@ public class TableChanges {
         Tables tables = catalog.tables().with(after);
         dependents.leadingNowhere(tables, after);
         indexes.giveWay();
-        searching.pause(before);
         locks.takeOff(before.key());
-        for (Field field : before.fields()) {
-            Field now = after.fields().find(field.key()).orElse(null);
-            if (now == null || !isSameColumn(field, now)) {
-                takeAway(before, field, act);
-            }
-        }
-        for (Field field : after.fields()) {
-            Field was = before.fields().find(field.key()).orElse(null);
-            if (was == null || !isSameColumn(was, field)) {
-                bringIn(tables, after, field, was, act, takenBack);
-            } else {
-                adjust(after, was, field);
-            }
-        }
-        hosted.describe(after);
-        keepSearched(before, after, takenBack != null);
+        boolean areGone = columns.follow(tables, before, after, act, takenBack);
         catalog.define(after);
-        if (hasOtherOrder(before, after)) {
-            tallies.orderAnew(tables, tally -> ((Computed.Tally) Objects.requireNonNull(tally.by().computed())).table().equals(after.key()));
-        }
+        columns.orderAnew(tables, before, after);
         locks.putOn(after.key());
-        if (before.fields().stream().anyMatch(field -> hasOtherColumn(field, after))) {
+        if (areGone) {
             changes.columnsGone();
         }
         changes.tableRemoved(after.key());
         upkeep.completeAfterwards(after.key());
-    }
-
-    /** Whether the options of a choice stand otherwise. */
-    private static boolean hasOtherOrder(Table before, Table after) {
-        return after.fields().stream().anyMatch(field -> field.type() instanceof Chosen.Choice is && before.fields().find(field.key())
-                .filter(was -> was.type() instanceof Chosen.Choice choice && !choice.options().equals(is.options())).isPresent());
-    }
-
-    /** Texts that are gone, or came with a field, change what is searched of the rows; a new, empty field does not. */
-    private void keepSearched(Table before, Table after, boolean isTakenBack) {
-        searching.keep(after);
-        boolean isGone = before.searchable().stream().anyMatch(field -> hasOtherColumn(field, after));
-        boolean hasCome = after.searchable().stream().anyMatch(field -> hasOtherColumn(field, before)
-                && (isTakenBack || !field.isEntered() || before.fields().has(field.key())));
-        if (isGone || hasCome) {
-            searching.fill(after);
-        }
-    }
-
-    private static boolean hasOtherColumn(Field field, Table in) {
-        return in.fields().find(field.key()).filter(other -> isSameColumn(field, other)).isEmpty();
-    }
-
-    static boolean isSameColumn(Field one, Field other) {
-        return one.isColumn() == other.isColumn() && Objects.equals(tally(one), tally(other))
-                && (!one.isColumn() || (one.type().getClass() == other.type().getClass()
-                && Retyping.target(one.type()).equals(Retyping.target(other.type()))));
-    }
-
-    private static @Nullable Computed tally(Field field) {
-        return field.isColumn() && field.computed() instanceof Computed.Tally tally ? tally : null;
-    }
-
-    private void takeAway(Table table, Field field, long act) {
-        if (tally(field) != null) {
-            tallies.end(table, field);
-            hosted.dropColumn(table, field);
-        } else if (field.isEntered()) {
-            bin.keep(table, field, act);
-        }
-    }
-
-    private void bringIn(Tables tables, Table table, Field field, @Nullable Field was, long act,
-            @Nullable Long takenBack) {
-        if (tally(field) != null) {
-            hosted.addColumn(table, field);
-            tallies.begin(tables, table, field);
-        } else if (field.isEntered()) {
-            Bin.RemovedField kept = bin.fields(table.key()).stream().filter(removed -> Objects.equals(removed.act(), takenBack)
-                    && removed.field().key().equals(field.key())).findFirst().orElse(null);
-            if (kept != null) {
-                bin.restore(table, kept);
-            } else {
-                hosted.addColumn(table, field);
-                if (was != null && was.isEntered()) {
-                    retyping.carryOver(tables, table, was, bin.find(table.key(), field.key()).orElseThrow(), field, act);
-                }
-            }
-        }
-    }
-
-    private void adjust(Table table, Field was, Field is) {
-        if (was.rules().unique() && !is.rules().unique()) {
-            hosted.dropUnique(table, is);
-        } else if (!was.rules().unique() && is.rules().unique()) {
-            try {
-                hosted.addUnique(table, is);
-            } catch (DataIntegrityViolationException | org.jooq.exception.DataAccessException twice) {
-                throw ProblemsFound.of("field.not-unique", is.label());
-            }
-        }
-        if (is.isEntered() && !Retyping.onRemoval(was.type()).equals(Retyping.onRemoval(is.type()))) {
-            hosted.rebindReference(table, is);
-        }
     }
 }

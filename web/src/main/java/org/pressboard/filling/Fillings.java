@@ -14,6 +14,7 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Condition;
 import org.pressboard.control.CalledRows;
 import org.pressboard.control.RowForm;
+import org.pressboard.editing.Referrers;
 import org.pressboard.editing.RowEditing;
 import org.pressboard.editing.VisitorEditing;
 import org.pressboard.grant.Verb;
@@ -53,21 +54,21 @@ class Fillings {
     private final Stands stands;
     private final Rows rows;
     private final VisitorEditing editing;
-    private final RowEditing kept;
+    private final Referrers referrers;
     private final CalledRows references;
     private final FormFiles files;
     private final Pace pace;
     private final MessageSource messages;
     private final Receipts receipts;
 
-    Fillings(Stands stands, Rows rows, VisitorEditing editing, RowEditing kept, CalledRows references,
+    Fillings(Stands stands, Rows rows, VisitorEditing editing, Referrers referrers, CalledRows references,
             FormFiles files, Pace pace, MessageSource messages, Receipts receipts) {
         this.receipts = receipts;
         this.files = files;
         this.stands = stands;
         this.rows = rows;
         this.editing = editing;
-        this.kept = kept;
+        this.referrers = referrers;
         this.references = references;
         this.pace = pace;
         this.messages = messages;
@@ -196,7 +197,7 @@ class Fillings {
     void along(Filling filling, List<RowId> rows, Model model) {
         Words words = words(filling);
         Set<String> along = new LinkedHashSet<>();
-        kept.against(filling.table().key(), rows).stream().filter(against -> against.onRemoval() != Referring.OnRemoval.REFUSE)
+        referrers.of(filling.table().key(), rows).stream().filter(against -> against.onRemoval() != Referring.OnRemoval.REFUSE)
                 .forEach(against -> along.add(filling.asking().sight().rows(against.table().key()).equals(Condition.NEVER)
                         ? words.say("change.along.unseen")
                         : words.say(against.onRemoval() == Referring.OnRemoval.CLEAR ? "change.along.cleared" : "change.along.removed",

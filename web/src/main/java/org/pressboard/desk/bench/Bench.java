@@ -129,12 +129,12 @@ class Bench {
     }
 
     private static Operands operands(Tables tables, Listing listing) {
-        return new Operands(tables, wide(tables, listing), Operands.Place.KEEP);
+        return new Operands(tables, wide(tables, listing), Operands.Use.KEEP);
     }
 
     /** What a button can set a field to. */
     private OperandChoices buttons(Tables tables, Table table) {
-        return new OperandChoices(new Operands(tables, table, Operands.Place.BUTTON), words.desk());
+        return new OperandChoices(new Operands(tables, table, Operands.Use.BUTTON), words.desk());
     }
 
     /** The table with all fields of others that conditions can ask about. */

@@ -171,7 +171,7 @@ class FormBench {
     /** What the form can set a field to. */
     private OperandChoices choices(Form form) {
         Tables tables = catalog.tables();
-        return new OperandChoices(new Operands(tables, tables.get(form.table()), Operands.Place.FORM), words.desk());
+        return new OperandChoices(new Operands(tables, tables.get(form.table()), Operands.Use.FORM), words.desk());
     }
 
     /** Who may add rows to the table, in words; empty: nobody but staff. */

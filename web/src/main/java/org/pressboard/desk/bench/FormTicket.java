@@ -31,11 +31,11 @@ import org.pressboard.value.Value;
 record FormTicket(String page, Form form, OperandChoices choices, String granted, String mark, List<Ticket.StepLine> steps) {
 
     /** A question as it is changed. */
-    public record Asked(Question question, Field field, List<OperandChoices.Choice> starts, List<Other> others) {
+    public record Asked(Question question, Field field, List<OperandChoices.Item> starts, List<Other> others) {
     }
 
     /** A question that this one may hang on: its answers, and which of them are wanted. */
-    public record Other(Field field, boolean chosen, List<OperandChoices.Choice> answers) {
+    public record Other(Field field, boolean chosen, List<OperandChoices.Item> answers) {
     }
 
     /** What is set without being asked. */
@@ -97,7 +97,7 @@ record FormTicket(String page, Form form, OperandChoices choices, String granted
                 && of.equals(field.key()) ? values : List.of();
         List<String> answers = field.type() instanceof Chosen chosen
                 ? chosen.options().stream().map(Chosen.Option::text).toList() : List.of("yes", "no");
-        return new Other(field, !wanted.isEmpty(), answers.stream().map(text -> new OperandChoices.Choice(text, text,
+        return new Other(field, !wanted.isEmpty(), answers.stream().map(text -> new OperandChoices.Item(text, text,
                 wanted.stream().anyMatch(value -> PlainForm.write(value).equals(text)))).toList());
     }
 
@@ -119,7 +119,7 @@ record FormTicket(String page, Form form, OperandChoices choices, String granted
     }
 
     /** What the field may begin with, or be set to. */
-    public List<OperandChoices.Choice> ways(Field field, @Nullable Operand now) {
+    public List<OperandChoices.Item> ways(Field field, @Nullable Operand now) {
         return choices.of(field, now);
     }
 

@@ -148,8 +148,8 @@ public class ConditionDesk {
         Tables tables = catalog.tables();
         Table of = tables.all().stream().filter(each -> each.key().name().equals(key)).findFirst()
                 .orElseThrow(() -> new NotThere("not-there.table"));
-        List<Statements.Option> rows = picker.find(tables, of, called, language()).stream()
-                .map(row -> new Statements.Option(row.row().toString(), row.heading())).toList();
+        List<Statements.Item> rows = picker.find(tables, of, called, language()).stream()
+                .map(row -> new Statements.Item(row.row().toString(), row.heading())).toList();
         model.addAttribute("rows", rows);
         return TEMPLATE + "rows";
     }

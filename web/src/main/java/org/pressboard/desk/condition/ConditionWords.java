@@ -66,7 +66,7 @@ public final class ConditionWords {
     }
 
     private OperandChoices choices() {
-        return new OperandChoices(new Operands(tables, table, Operands.Place.KEEP), desk);
+        return new OperandChoices(new Operands(tables, table, Operands.Use.KEEP), desk);
     }
 
     public String value(Field field, Comparison is, Value value) {

@@ -59,11 +59,11 @@ public record Statements(Phrase.Mode mode, List<Line> lines, List<FieldGroup> fi
      * @param rows    the table whose rows can be picked; empty: none
      * @param called  what the rows picked are called
      */
-    public record Input(List<OperandChoices.Choice> others, String kind, List<String> values, List<Option> options, String rows, List<Option> called) {
+    public record Input(List<OperandChoices.Item> others, String kind, List<String> values, List<Item> options, String rows, List<Item> called) {
     }
 
     /** A value and what people read. */
-    public record Option(String value, String text) {
+    public record Item(String value, String text) {
     }
 
     /** A statement that somebody has begun to change at a place, and that is not whole yet. */
@@ -152,17 +152,17 @@ public record Statements(Phrase.Mode mode, List<Line> lines, List<FieldGroup> fi
 
     private static Input several(Field field, Clause clause, OperandChoices choices, ConditionWords words) {
         boolean leads = field.type() instanceof Referring;
-        List<Option> called = leads ? clause.values().stream().map(value -> new Option(PlainForm.write(value),
+        List<Item> called = leads ? clause.values().stream().map(value -> new Item(PlainForm.write(value),
                 words.value(field, clause.is(), value))).filter(option -> !option.value().isEmpty()).toList() : List.of();
         return new Input(choices.comparing(field, clause.is(), first(clause)), leads ? "rows" : "several",
                 clause.values().stream().map(PlainForm::write).toList(), options(field.type()),
                 field.type() instanceof Referring referring ? referring.to().name() : "", called);
     }
 
-    private static List<Option> options(FieldType type) {
+    private static List<Item> options(FieldType type) {
         return switch (type) {
-            case Chosen chosen -> chosen.options().stream().map(each -> new Option(each.text(), each.text())).toList();
-            case FieldType.YesNo yesNo -> List.of(new Option("yes", "yes"), new Option("no", "no"));
+            case Chosen chosen -> chosen.options().stream().map(each -> new Item(each.text(), each.text())).toList();
+            case FieldType.YesNo yesNo -> List.of(new Item("yes", "yes"), new Item("no", "no"));
             case Textual textual -> List.of();
             case Numeric numeric -> List.of();
             case Temporal temporal -> List.of();

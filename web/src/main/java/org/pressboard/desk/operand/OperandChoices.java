@@ -35,20 +35,20 @@ public record OperandChoices(Operands operands, Words desk) {
     private static final String NUMBER = "[+-]?([12]?\\d{1,4}|3[0-5]\\d{3})";
 
     /** Something that can be chosen. */
-    public record Choice(String value, String text, boolean chosen) {
+    public record Item(String value, String text, boolean chosen) {
     }
 
     /** What the field can be set to, or begin with; a row referred to is not typed. */
-    public List<Choice> of(Field field, @Nullable Operand now) {
+    public List<Item> of(Field field, @Nullable Operand now) {
         List<Operand> offered = new ArrayList<>(operands.offered(field));
-        List<Operand> days = offered.stream().filter(each -> each.source().filter(Operand.Source.CLOCK::equals).isPresent()).toList();
+        List<Operand> days = offered.stream().filter(each -> each.origin().filter(Operand.Origin.CLOCK::equals).isPresent()).toList();
         offered.removeAll(days);
         // of days mostly today is meant
         return Stream.concat(choices(days, now, false).stream(), choices(offered, now, !(field.type() instanceof Referring)).stream()).toList();
     }
 
     /** With what the field can be compared so; none where there are only values to type. */
-    public List<Choice> comparing(Field field, Comparison is, Operand now) {
+    public List<Item> comparing(Field field, Comparison is, Operand now) {
         List<Operand> offered = new ArrayList<>(operands.offered(field, is));
         if (!isFixed(now) && !(now instanceof Operand.Today) && !offered.contains(now)) {
             offered.add(now);
@@ -56,15 +56,15 @@ public record OperandChoices(Operands operands, Words desk) {
         return offered.isEmpty() ? List.of() : choices(offered, now, true);
     }
 
-    private List<Choice> choices(List<Operand> offered, @Nullable Operand now, boolean canBeTyped) {
-        List<Choice> choices = new ArrayList<>();
+    private List<Item> choices(List<Operand> offered, @Nullable Operand now, boolean canBeTyped) {
+        List<Item> choices = new ArrayList<>();
         if (canBeTyped) {
-            choices.add(new Choice(FIXED, desk.say("operand.fixed"), isFixed(now)));
+            choices.add(new Item(FIXED, desk.say("operand.fixed"), isFixed(now)));
         }
         for (Operand operand : offered) {
-            choices.add(new Choice(code(operand), called(operand), operand.equals(now)));
+            choices.add(new Item(code(operand), called(operand), operand.equals(now)));
             if (operand.equals(new Operand.Today(0))) {
-                choices.add(new Choice(DAYS, desk.say("operand.days"), now instanceof Operand.Today(int on) && on != 0));
+                choices.add(new Item(DAYS, desk.say("operand.days"), now instanceof Operand.Today(int on) && on != 0));
             }
         }
         return choices;

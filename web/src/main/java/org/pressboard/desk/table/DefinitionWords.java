@@ -96,7 +96,7 @@ final class DefinitionWords {
             }
         });
         if (field.start() != null) {
-            pieces.put("start", new OperandChoices(new Operands(tables, table, Operands.Place.START), desk)
+            pieces.put("start", new OperandChoices(new Operands(tables, table, Operands.Use.START), desk)
                     .said(field.start(), value -> site.written(field, value)));
         }
         if (field.computed() instanceof Computed.Composed composed) {

@@ -168,7 +168,7 @@ final class FieldReader {
     }
 
     private @Nullable Operand start(Field field) {
-        OperandChoices starts = new OperandChoices(new Operands(tables, table, Operands.Place.START), desk);
+        OperandChoices starts = new OperandChoices(new Operands(tables, table, Operands.Use.START), desk);
         try {
             return starts.read(field, first("startWith"), first("start").strip(), text -> new Operand.Fixed(field.type()
                     .readTyped(text, TypedForm.of(site.language())).orElseThrow(() -> ProblemsFound.of("entry.misfit." + field.type().code(), text))))

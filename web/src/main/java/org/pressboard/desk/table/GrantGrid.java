@@ -119,7 +119,7 @@ class GrantGrid {
         Reach reach = reach(grant);
         Condition said = grant == null ? Condition.ALWAYS : ConditionDesk.said(grant.rows());
         boolean isChanging = of.equals(model.getAttribute("of"));
-        Operands operands = new Operands(tables, table, Operands.Place.GRANT);
+        Operands operands = new Operands(tables, table, Operands.Use.GRANT);
         Statements statements = isChanging ? conditions.statements(said, operands, model) : conditions.statements(said, operands);
         return grant == null
                 ? new Cell(of, verb, reach, frame.words().say("grants.NONE"), "", "", statements, List.of())

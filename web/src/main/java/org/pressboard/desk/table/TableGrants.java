@@ -222,7 +222,7 @@ class TableGrants {
     /** What the database can ask of a row alone: its columns, and of references whether they lead to the visitor's. */
     private Operands askable(Table table) {
         return new Operands(frame.tables(), table.with(new Fields(table.columns().stream()
-                .filter(field -> !(field.type() instanceof Referring) || field.isEntered()).toList())), Operands.Place.GRANT);
+                .filter(field -> !(field.type() instanceof Referring) || field.isEntered()).toList())), Operands.Use.GRANT);
     }
 
 

@@ -11,6 +11,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Account;
 import org.pressboard.catalog.Accounts;
+import org.pressboard.editing.Referrers;
 import org.pressboard.editing.RowEditing;
 import org.pressboard.control.Control;
 import org.pressboard.control.RowForm;
@@ -52,6 +53,7 @@ class TableRows {
     private final TableFrame frame;
     private final Sheets sheets;
     private final RowEditing editing;
+    private final Referrers referrers;
     private final RowHistory history;
     private final RowPicker picker;
     private final TableChanges changes;
@@ -59,7 +61,8 @@ class TableRows {
     private final Accounts accounts;
 
     TableRows(TableFrame frame, Sheets sheets, RowEditing editing, RowHistory history, RowPicker picker,
-            TableChanges changes, Members members, Accounts accounts) {
+            TableChanges changes, Members members, Accounts accounts, Referrers referrers) {
+        this.referrers = referrers;
         this.members = members;
         this.accounts = accounts;
         this.frame = frame;
@@ -165,7 +168,7 @@ class TableRows {
         Words site = frame.siteWords();
         model.addAttribute("form", named(table, form));
         model.addAttribute("row", row);
-        model.addAttribute("against", editing.against(table.key(), List.of(row.id())));
+        model.addAttribute("against", referrers.of(table.key(), List.of(row.id())));
         model.addAttribute("computed", table.fields().stream().filter(field -> !field.isEntered())
                 .map(field -> new Told(field.label(), row.find(field.key()).isEmpty() ? "–"
                         : site.written(table, field, row))).toList());
@@ -241,7 +244,7 @@ class TableRows {
 
     /** Whether others lose something with them, which is said and asked once more. */
     private boolean costsMore(Table table, List<RowId> rows) {
-        return editing.against(table.key(), rows).stream().anyMatch(against -> against.onRemoval() != Referring.OnRemoval.REFUSE)
+        return referrers.of(table.key(), rows).stream().anyMatch(against -> against.onRemoval() != Referring.OnRemoval.REFUSE)
                 || !signedOut(table, rows).isEmpty();
     }
 
@@ -254,7 +257,7 @@ class TableRows {
 
     private String several(Table table, List<RowId> rows, Model model) {
         model.addAttribute("several", rows);
-        model.addAttribute("against", editing.against(table.key(), rows));
+        model.addAttribute("against", referrers.of(table.key(), rows));
         model.addAttribute("signedOut", signedOut(table, rows));
         return "desk/table/rows";
     }
