@@ -76,7 +76,7 @@ export const words = id => ({
   // what has been chosen since: its own answer follows, and says of it what is so.
   reset({ target, request, sourceElement }) {
     if ((unanswered.get(target.id) ?? 0) > (isChange(request) ? 1 : 0)) return;
-    const begun = inTheMiddle(this.root()).filter(form => !form.contains(sourceElement));
+    const begun = inTheMiddle(this.root(), sourceElement);
     for (const element of this.root().querySelectorAll('input, select, textarea')) {
       if (begun.some(form => form.contains(element))) continue;
       if (element.type === 'checkbox' || element.type === 'radio') element.checked = element.defaultChecked;
