@@ -16,6 +16,8 @@ import org.pressboard.bulk.Intakes;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.DraftedPage;
 import org.pressboard.catalog.PublishedSite;
+import org.pressboard.control.FormDesk;
+import org.pressboard.desk.table.Ungranted;
 import org.pressboard.desk.table.UnseenFields;
 import org.pressboard.grant.Openness;
 import org.pressboard.listing.Listing;
@@ -61,10 +63,14 @@ class DeskPages {
     private final PublishedWords publishedWords;
     private final UnseenFields unseen;
     private final GoneFields gone;
+    private final Ungranted ungranted;
+    private final FormDesk forms;
     private final LogBook log;
 
     DeskPages(Catalog catalog, Publisher publisher, Sheets sheets, Intakes intakes, MessageSource messages,
-            PublishedWords publishedWords, UnseenFields unseen, GoneFields gone, LogBook log) {
+            PublishedWords publishedWords, UnseenFields unseen, GoneFields gone, Ungranted ungranted, FormDesk forms, LogBook log) {
+        this.ungranted = ungranted;
+        this.forms = forms;
         this.gone = gone;
         this.unseen = unseen;
         this.publishedWords = publishedWords;
@@ -110,6 +116,8 @@ class DeskPages {
                 .flatMap(edition -> edition.page().listings().stream()).filter(Listing::isBroken)
                 .map(listing -> visit.site().table(listing.table()).label()).toList());
         model.addAttribute("gone", gone.from(page));
+        model.addAttribute("ungranted", ungranted.of(page.draft()));
+        model.addAttribute("forms", open(visit, page).allForms().stream().map(forms::proof).toList());
         model.addAttribute("words", new Words(messages, Locale.UK));
         return "desk/page";
     }

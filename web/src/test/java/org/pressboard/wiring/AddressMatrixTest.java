@@ -191,6 +191,7 @@ class AddressMatrixTest extends InBrowser {
             POST /desk/tables
             POST /desk/tables/*/put-back
             POST /desk/tables/*/about
+            POST /desk/tables/*/let
             GET /desk/tables/*/fields
             POST /desk/tables/*/fields/order
             GET /desk/tables/*/fields/new

@@ -11,6 +11,7 @@ import org.pressboard.catalog.Drafts;
 import org.pressboard.desk.condition.ConditionDesk;
 import org.pressboard.desk.condition.ConditionWords;
 import org.pressboard.desk.operand.OperandChoices;
+import org.pressboard.desk.table.Ungranted;
 import org.pressboard.edition.Page;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.Sending;
@@ -45,9 +46,11 @@ class Bench {
     private final Drafts drafts;
     private final ConditionDesk conditions;
     private final BenchWords words;
+    private final Ungranted ungranted;
     private final SeenBy seenBy;
 
-    Bench(Catalog catalog, Drafts drafts, ConditionDesk conditions, BenchWords words, SeenBy seenBy) {
+    Bench(Catalog catalog, Drafts drafts, ConditionDesk conditions, BenchWords words, SeenBy seenBy, Ungranted ungranted) {
+        this.ungranted = ungranted;
         this.seenBy = seenBy;
         this.catalog = catalog;
         this.drafts = drafts;
@@ -182,6 +185,7 @@ class Bench {
                 there.dress().marks().stream().map(mark -> said.of(mark.when())).toList(),
                 drafts.mark(draft.key()), words.steps(drafts, draft.key(), tables)));
         model.addAttribute("ways", buttons(tables, table));
+        model.addAttribute("ungranted", ungranted.of(listing));
         model.addAttribute("sendable", sendable(draft, tables, listing.table()));
         model.addAttribute("tables", tables.all());
         seenBy.offer(tables, model);

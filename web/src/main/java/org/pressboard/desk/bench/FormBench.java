@@ -12,6 +12,7 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Drafts;
 import org.pressboard.desk.operand.OperandChoices;
+import org.pressboard.desk.table.Ungranted;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.form.Form;
@@ -47,9 +48,11 @@ class FormBench {
     private final Catalog catalog;
     private final Drafts drafts;
     private final BenchWords words;
+    private final Ungranted ungranted;
     private final SeenBy seenBy;
 
-    FormBench(Catalog catalog, Drafts drafts, BenchWords words, SeenBy seenBy) {
+    FormBench(Catalog catalog, Drafts drafts, BenchWords words, SeenBy seenBy, Ungranted ungranted) {
+        this.ungranted = ungranted;
         this.seenBy = seenBy;
         this.catalog = catalog;
         this.drafts = drafts;
@@ -164,6 +167,7 @@ class FormBench {
         model.addAttribute("pages", catalog.drafts());
         model.addAttribute("ticket", new FormTicket(draft.key().name(), form.of(tables, table), choices(form), granted(table),
                 drafts.mark(draft.key()), words.steps(drafts, draft.key(), tables)));
+        model.addAttribute("ungranted", ungranted.of(form).stream().toList());
         seenBy.offer(tables, model);
         model.addAttribute("words", words.desk());
     }
