@@ -78,7 +78,7 @@ class PageController {
             Model model, ServletWebRequest request, HttpServletResponse response) {
         OpenPage on = stands.page(visit, request.getRequest());
         if (!on.page().key().name().equals(page)) {
-            return new ModelAndView("redirect:" + on.stand().page());
+            return new ModelAndView(FormerAddress.leadingOn(on.stand().page(), request.getRequest()));
         }
         List<Asking> askings = on.askings(parameters);
         List<OpenForm> forms = on.forms();

@@ -4,6 +4,8 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.pressboard.sheet.Offered;
 import org.pressboard.sheet.Opened;
@@ -14,6 +16,7 @@ import org.pressboard.stand.Asking;
 import org.pressboard.stand.NotThere;
 import org.pressboard.stand.OpenForm;
 import org.pressboard.stand.OpenPage;
+import org.pressboard.stand.Stand;
 import org.pressboard.stand.Stands;
 import org.pressboard.visit.Visit;
 import org.springframework.stereotype.Controller;
@@ -40,9 +43,14 @@ class RowController {
 
     /** A key that names no row, and one of a row that this visitor may not see, are the same to them. */
     @GetMapping({"/{page:[a-z][a-z0-9-]*}/{key}", Stands.PROOF + "/{key}", Stands.EDITION + "/{key}", Stands.SEEN + "/{key}"})
-    String row(Visit visit, @PathVariable String key, @RequestParam MultiValueMap<String, String> parameters, Model model,
+    Object row(Visit visit, @PathVariable Map<String, String> at, @RequestParam MultiValueMap<String, String> parameters, Model model,
             HttpServletRequest request, HttpServletResponse response) {
         OpenPage on = stands.page(visit, request);
+        String key = Objects.requireNonNull(at.get("key"));
+        if (on.stand() instanceof Stand.Published && !on.page().key().name().equals(at.get("page"))) {
+            String uri = request.getRequestURI();
+            return FormerAddress.leadingOn(on.stand().page() + uri.substring(uri.indexOf('/', 1)), request);
+        }
         pace.spend(visit.address(), Pace.PAGE);
         Opened opened = pace.inTurn(visit.address(), () -> find(on, key, parameters))
                 .orElseThrow(() -> new NotThere("not-there.one-row"));

@@ -193,8 +193,8 @@ class GrantsScreenTest extends WithTables {
     void rowsAreOpenedByWhatIsSoOfThemAndToGroups() {
         Page owner = signedIn("owner@example.org");
         owner.navigate(address("/desk/members"));
-        owner.getByLabel("Another group, called").fill("Readers");
-        button(owner, "Make it").click();
+        owner.getByLabel("Name of a new group").fill("Readers");
+        button(owner, "Add a group").click();
         owner.waitForURL(address("/desk/members/groups/readers"));
         choose(owner, "#group-who-new-field", "group");
         owner.locator("#group-who-new-value-0").selectOption("keepers");
