@@ -38,11 +38,11 @@ function against(form, text) {
 }
 
 // What cannot be kept is said where it was typed, which stays.
-async function keep(form) {
+async function keep(form, button) {
   const cell = form.closest('td');
   const sheet = form.closest('.sheet');
   const { value } = cell.querySelector('.value').dataset;
-  const answer = await reach(form.action, { method: 'POST', body: new URLSearchParams(new FormData(form)) });
+  const answer = await reach(form.action, { method: 'POST', body: new URLSearchParams(new FormData(form, button)) });
   if (!answer) return against(form, document.body.dataset.lost);
   const html = await answer.text();
   if (html.includes('value-form')) {
@@ -83,5 +83,5 @@ document.addEventListener('keydown', event => {
 document.addEventListener('submit', event => {
   if (!event.target.matches('form.value-form')) return;
   event.preventDefault();
-  keep(event.target);
+  keep(event.target, event.submitter);
 });

@@ -30,6 +30,9 @@ import org.springframework.util.MultiValueMap;
  */
 public record RowForm(List<Control> controls, Map<FieldKey, Optional<Value>> values, Map<FieldKey, Optional<Value>> was) {
 
+    /** The fields that are left as somebody else has put them meanwhile, whatever was typed there. */
+    private static final String LEFT = "left";
+
     /** Before anything is typed. */
     public static RowForm of(List<Field> fields, Map<FieldKey, Value> values, Words site) {
         return new RowForm(fields.stream()
@@ -48,9 +51,15 @@ public record RowForm(List<Control> controls, Map<FieldKey, Optional<Value>> val
                 continue;
             }
             String wasThen = String.valueOf(parameters.getFirst("was." + field.key())).replace("\r\n", "\n");
+            Optional<Value> before = field.type().read(wasThen).filter(value -> !wasThen.isEmpty());
+            was.put(field.key(), before);
+            if (parameters.getOrDefault(LEFT, List.of()).contains(field.key().name())) {
+                values.put(field.key(), before);
+                controls.add(Control.of(field, before.orElse(null), site.written()));
+                continue;
+            }
             String typed = typed(field, parameters);
             Control control = Control.of(field, null, site.written()).with(typed, wasThen);
-            was.put(field.key(), field.type().read(wasThen).filter(value -> !wasThen.isEmpty()));
             Optional<Value> value = typed.isBlank() ? Optional.empty() : field.type().readTyped(typed, language);
             if (value.isEmpty() && !typed.isBlank()) {
                 controls.add(control.wrong(said.say("entry.misfit." + field.type().code(), typed)));

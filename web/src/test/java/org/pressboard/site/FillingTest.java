@@ -211,6 +211,30 @@ class FillingTest extends WithTables {
         assertThat(second.locator(".control-problem")).hasText("Somebody else has put “5” here since.");
         button(second, "Keep").click();
         assertThat(column(second, 1)).containsExactly("6");
+
+        link(first, "Change").click();
+        first.getByLabel("Kilos").fill("7");
+        first.getByLabel("Name").fill("Two and a half");
+        link(second, "Change").click();
+        second.getByLabel("Kilos").fill("8");
+        button(second, "Keep").click();
+        button(first, "Keep").click();
+        assertThat(first.locator(".control-problem")).hasText("Somebody else has put “8” here since.");
+        assertThat(violations(first)).isEmpty();
+        // the Enter key keeps what one has put oneself
+        first.getByLabel("Name").press("Enter");
+        assertThat(column(first, 1)).containsExactly("7");
+        link(second, "Change").click();
+        second.getByLabel("Kilos").fill("8");
+        link(first, "Change").click();
+        first.getByLabel("Kilos").fill("9");
+        first.getByLabel("Name").fill("Three");
+        button(second, "Keep").click();
+        button(first, "Keep").click();
+        button(first, "Use theirs").click();
+        assertThat(first.locator(".note-good")).containsText("Changed.");
+        assertThat(column(first, 0)).containsExactly("Three");
+        assertThat(column(first, 1)).containsExactly("8");
     }
 
     @Test
