@@ -1,6 +1,7 @@
 // What the visitors' pages and the desk share.
 import Alpine from '@alpinejs/csp';
 import './back.js';
+import './fold.js';
 import htmx from 'htmx.org';
 import 'htmx.org/dist/ext/hx-alpine-compat.js';
 import './opening.js';

@@ -181,14 +181,37 @@ class VisitorTest extends InBrowser {
             Object label = page.evaluate("getComputedStyle(document.querySelector('td.text'), '::before').content");
             assertThat((String) label).matches("\"(Name|Tree)\"");
         }
+        page.locator("[data-fold]").click();
         page.getByLabel("Sort").selectOption("-planted");
         page.waitForURL(Pattern.compile(".*sort=-planted.*"));
+    }
+
+    /** What can be filtered by folds behind a button that says how much is set, and stays unfolded while one filters. */
+    @Test
+    void onAPhoneTheFirstRowIsSeenAtOnce() {
+        Page page = phone();
+        page.navigate(address("/trees?f.health=Good&f.propped=no"));
+        assertThat(page.locator(".table tbody tr").first().boundingBox().y).isLessThan(844 / 2.0);
+        assertThat(page.locator(".menu").first()).isHidden();
+        Locator fold = page.locator("[data-fold]");
+        assertThat(fold).hasText("Filter and sort2");
+        assertThat(fold).hasAttribute("aria-expanded", "false");
+        fold.click();
+        assertThat(violations(page)).isEmpty();
+        page.locator(".menu").filter(new Locator.FilterOptions().setHasText("Health")).locator("summary").click();
+        page.locator(".menu[open] input").first().click();
+        assertThat(fold).not().hasText("Filter and sort2");
+        assertThat(fold).hasAttribute("aria-expanded", "true");
+        assertThat(page.locator(".menu").first()).isVisible();
+        fold.click();
+        assertThat(page.locator(".menu").first()).isHidden();
     }
 
     @Test
     void onAPhoneABoxThatOpensLiesWithinThePage() {
         Page page = phone();
         page.navigate(address("/trees"));
+        page.locator("[data-fold]").click();
         for (String field : List.of("Health", "Variety", "Planted")) {
             Locator menu = page.locator(".menu").filter(new Locator.FilterOptions().setHasText(field));
             menu.locator("summary").click();
