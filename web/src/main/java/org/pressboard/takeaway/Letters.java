@@ -1,5 +1,6 @@
 package org.pressboard.takeaway;
 
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -34,6 +35,15 @@ final class Letters {
 
     static InputStream open(String font) {
         return Objects.requireNonNull(Letters.class.getResourceAsStream("/fonts/" + font), font);
+    }
+
+    /** The same as it is printed with: a joined letter such as ﬀ is none that a text could be searched or copied by. */
+    static InputStream unjoined(String font) {
+        try (InputStream in = open(font)) {
+            return new ByteArrayInputStream(Ligatures.without(in.readAllBytes()));
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
     }
 
     private static InputStream read(Path font) {

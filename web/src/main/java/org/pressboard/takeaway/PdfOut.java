@@ -50,10 +50,10 @@ final class PdfOut {
 
     void write(Printed printed, Words words, OutputStream out) throws IOException {
         PdfRendererBuilder builder = new PdfRendererBuilder();
-        builder.useFont(() -> Letters.open("hanken.ttf"), "Hanken", 400, FontStyle.NORMAL, true);
-        builder.useFont(() -> Letters.open("hanken-bold.ttf"), "Hanken", 600, FontStyle.NORMAL, true);
-        builder.useFont(() -> Letters.open("other.ttf"), "Other", 400, FontStyle.NORMAL, true);
-        builder.useFont(() -> Letters.open("other-bold.ttf"), "Other", 600, FontStyle.NORMAL, true);
+        builder.useFont(() -> Letters.unjoined("hanken.ttf"), "Hanken", 400, FontStyle.NORMAL, true);
+        builder.useFont(() -> Letters.unjoined("hanken-bold.ttf"), "Hanken", 600, FontStyle.NORMAL, true);
+        builder.useFont(() -> Letters.unjoined("other.ttf"), "Other", 400, FontStyle.NORMAL, true);
+        builder.useFont(() -> Letters.unjoined("other-bold.ttf"), "Other", 600, FontStyle.NORMAL, true);
         String beyond = letters.beyond(printed.texts());
         if (!beyond.isEmpty()) {
             letters.further().ifPresent(font -> builder.useFont(font.toFile(), "Further"));

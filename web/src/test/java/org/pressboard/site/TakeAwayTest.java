@@ -13,6 +13,8 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -50,6 +52,22 @@ class TakeAwayTest extends WithOwnTable {
         stripper.setStartPage(page);
         stripper.setEndPage(page);
         return stripper.getText(file);
+    }
+
+    /** Also of letters that fonts join, such as ff; of all that Unicode has in its blocks of Latin, Greek and Cyrillic up to U+0525, which the fonts have. */
+    @Test
+    void whatIsPrintedCanBeSearchedAndCopiedLetterByLetter() throws Exception {
+        publish(1, listing(new Paper(Paper.Size.A4, false)));
+        String letters = IntStream.range(0, 0x526).filter(Character::isLetter).filter(each -> List.of(Character.UnicodeScript.LATIN,
+                Character.UnicodeScript.GREEK, Character.UnicodeScript.CYRILLIC).contains(Character.UnicodeScript.of(each)))
+                .mapToObj(Character::toString).collect(Collectors.joining());
+        String text = "Saffron, office, fluff, raffle, affix, fjord, attic, after, " + letters.replaceAll("(.{20})", "$1 ");
+        nameTheFirst(text);
+        try (PDDocument file = Loader.loadPDF(bytes("/listings/grafts/rows.pdf"))) {
+            String read = new PDFTextStripper().getText(file).replaceAll("\\s", "");
+            assertThat(read).contains("Saffron,office,fluff,raffle,affix,fjord,attic,after,");
+            assertThat(letters.codePoints().filter(each -> read.indexOf(each) < 0).mapToObj(Character::toString)).isEmpty();
+        }
     }
 
     @Test
