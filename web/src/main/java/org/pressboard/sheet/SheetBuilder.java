@@ -224,7 +224,7 @@ final class SheetBuilder {
             Field field = table.field(look.field());
             if (isSortable(field)) {
                 for (SortBy sort : List.of(SortBy.up(field.key()), SortBy.down(field.key()))) {
-                    String text = words.say(sort.descending() ? "sheet.sort-down" : "sheet.sort-up", look.labelOf(field));
+                    String text = words.sorted(look.labelOf(field), field.type(), sort.descending());
                     options.add(new SortOption(sort.toString(), text, current.equals(List.of(sort))));
                 }
             }

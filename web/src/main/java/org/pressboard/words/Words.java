@@ -6,11 +6,16 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import org.pressboard.listing.Total;
 import org.pressboard.problem.Problem;
+import org.pressboard.table.Attached;
+import org.pressboard.table.Chosen;
 import org.pressboard.table.Computed;
 import org.pressboard.table.Field;
+import org.pressboard.table.FieldType;
 import org.pressboard.table.Numeric;
+import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.Temporal;
+import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Format;
 import org.pressboard.value.Row;
@@ -41,6 +46,21 @@ public final class Words {
 
     public String say(String code, Object... details) {
         return messages.getMessage(code, details, language);
+    }
+
+    /** What it is to be sorted by a field: by what comes first, which goes by its kind. */
+    public String sorted(String label, FieldType type, boolean descending) {
+        String what = switch (type) {
+            case Textual text -> "letters";
+            case Referring row -> "letters";
+            case Attached file -> "letters";
+            case Numeric number -> "numbers";
+            case Temporal.TimeOfDay time -> "hours";
+            case Temporal day -> "days";
+            case Chosen choice -> "options";
+            case FieldType.YesNo answer -> "answers";
+        };
+        return say("sort." + what + (descending ? ".down" : ".up"), label);
     }
 
     /** The words of that code, or what else to say where there are none. */

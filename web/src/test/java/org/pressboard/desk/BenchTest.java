@@ -127,7 +127,7 @@ class BenchTest extends AtBench {
         page.locator("#ticket-sort-0").selectOption("state");
         says(page, "order", "by State");
         page.locator("#ticket-sort-1").selectOption("-year");
-        says(page, "order", "by State, then Year, downwards");
+        says(page, "order", "by State, then Year, highest first");
         assertThat(proof(page).locator(".card-heading").first()).hasText("Crate 4");
         open(page, "limit");
         page.locator("#ticket-limit").fill("2");

@@ -23,6 +23,7 @@ import org.pressboard.table.Table;
 import org.pressboard.table.Temporal;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
+import org.pressboard.words.Words;
 
 /**
  * The ticket of a listing as it is drawn: what its lines say, and what each of their words can be changed to.
@@ -190,10 +191,11 @@ public record Ticket(String page, Listing listing, Table table, Statements keep,
         return listing.show().find(key).map(shown -> shown.labelOf(field)).orElse(field.label());
     }
 
-    /** What it is sorted by: {@code Name}, {@code Planted, downwards}. */
-    public String sorted() {
+    /** What it is sorted by, in words; the usual direction goes without saying. */
+    public String sorted(Words words) {
         return String.join(", then ", listing.order().stream().filter(sort -> table.fields().has(sort.field()))
-                .map(sort -> label(sort.field()) + (sort.descending() ? ", downwards" : "")).toList());
+                .map(sort -> sort.descending() ? words.sorted(label(sort.field()), table.field(sort.field()).type(), true)
+                        : label(sort.field())).toList());
     }
 
     /** The sorting at a place, as the address bar has it; empty where there is none. */
