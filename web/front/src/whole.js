@@ -39,10 +39,10 @@ document.addEventListener('change', event => {
   [...form.elements].find(other => other.name === choice.dataset.wants && other.offsetParent)?.focus();
 }, true);
 
-// The Enter key ends a change and submits the form besides: the same is not sent twice.
+// The Enter key ends a change and submits the form besides: where both are sent alike, the same is not sent twice.
 document.addEventListener('submit', event => {
   const form = event.target;
-  if (sent.get(form) !== dataOf(form) || !form.getAttribute('hx-trigger')?.includes('change')) return;
+  if (form.getAttribute('hx-trigger') !== 'change, submit' || sent.get(form) !== dataOf(form)) return;
   event.preventDefault();
   event.stopPropagation();
 }, true);

@@ -90,7 +90,7 @@ public record Plan(String label, List<Column> columns) {
         for (ColumnSurvey column : survey.columns()) {
             columns.add(new Column(columns.size(), column.label(),
                     column.isUndecided() ? null : column.suggested().getFirst(),
-                    column.filled() == 0 && column.blanks() == 0));
+                    survey.rows() > 0 && column.filled() == 0 && column.blanks() == 0));
         }
         return new Plan(label, columns);
     }

@@ -36,8 +36,6 @@ final class SurveyTally {
     Survey read(Records records, LongConsumer progress) {
         if (!dialect.headed()) {
             add(first, records);
-        } else if (!records.hasNext()) {
-            throw ProblemsFound.of("file.only-header");
         }
         while (records.hasNext()) {
             add(records.next(), records);
@@ -45,8 +43,9 @@ final class SurveyTally {
                 progress.accept(rows);
             }
         }
-        if (rows == 0) {
-            throw ProblemsFound.of("file.only-header");
+        // headings alone make a table to be filled
+        if (rows == 0 && !dialect.headed()) {
+            throw ProblemsFound.of("file.empty");
         }
         return new Survey(dialect, columns.stream().map(ColumnTally::survey).toList(), rows, ragged, blankLines,
                 new Fit.Found(bad, badExamples), firstRows);

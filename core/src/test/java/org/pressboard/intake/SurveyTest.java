@@ -14,7 +14,9 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.table.Field;
 import org.pressboard.table.Numeric;
+import org.pressboard.table.Textual;
 
 class SurveyTest {
 
@@ -170,10 +172,19 @@ class SurveyTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', nullValues = "-", value = {
-        "''|file.empty", "' '|file.empty", "'name,use'|file.only-header", "'name,use\n'|file.only-header",
+        "''|file.empty", "' '|file.empty",
         "'a,b\n1,\"never closed\n2,3\n'|file.unclosed-quote"})
     void whatIsNoTableIsSaid(String text, String code) {
         assertRefused(text.getBytes(StandardCharsets.UTF_8), code);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"name,use", "name,use\n", "name,use\n\n"})
+    void headingsAloneAreATableToBeFilled(String text) {
+        Survey survey = Files.survey(text);
+        assertThat(survey.columns()).extracting(ColumnSurvey::label).containsExactly("name", "use");
+        assertThat(Plan.suggestedBy(survey, "Wide").fields(survey, null).all()).extracting(Field::type)
+                .containsExactly(new Textual.Text(), new Textual.Text());
     }
 
     @Test

@@ -104,6 +104,19 @@ class FaithfulIntakeTest extends InBrowser {
     }
 
     @Test
+    void aFileOfHeadingsAloneBecomesATableToBeFilled() {
+        Page page = bring("crates.csv", "Crate,Weight,Owner\n");
+        assertThat(page.locator("main")).containsText("no rows yet, 3 columns");
+        button(page, "Bring in").click();
+        page.waitForURL(Pattern.compile(".*/desk/pages/crates.*"));
+        page.navigate(address("/desk/tables/crates/rows/new"));
+        page.locator("#c-crate").fill("C-1");
+        page.locator("#c-weight").fill("12");
+        button(page, "Add it").click();
+        assertThat(column(page, 1)).containsExactly("C-1");
+    }
+
+    @Test
     void namesAndAddressesChangeAndNothingBreaks() {
         Page page = bring("rename me.csv", "Old name,b\nx,1\ny,2\n");
         button(page, "Bring in").click();
