@@ -49,8 +49,10 @@ Alpine.data('bench', () => ({
     const answer = await fetch(`${sieve.dataset.at}?${asked}`);
     // an answer that comes late says nothing any more
     if (!answer.ok || mine !== this.sifting) return;
+    const text = await answer.text();
+    // where somebody is by then
     const { id } = document.activeElement;
-    sieve.innerHTML = await answer.text();
+    sieve.innerHTML = text;
     if (id.startsWith('sieve-')) document.getElementById(id)?.focus();
   },
   asked() {

@@ -81,8 +81,8 @@ public class Acts {
     /** The latest acts on the table, the last first, from before that one if one is named. */
     public List<Act> latest(TableKey table, @Nullable Long before, int most) {
         return sql.fetch("{0} where (a.table_key = {1} or exists "
-                        + "(select from pressboard.history h where h.act_id = a.id and h.table_key = {1})) and a.id < {2} order by a.id desc limit {3}", DSL.sql(SELECT),
-                DSL.val(table.name()), DSL.val(before == null ? Long.MAX_VALUE : before), DSL.val(most))
+                        + "(select from pressboard.history h where h.act_id = a.id and h.table_key = {1})) and a.id < {2} "
+                        + "order by a.id desc limit {3}", DSL.sql(SELECT), DSL.val(table.name()), DSL.val(before == null ? Long.MAX_VALUE : before), DSL.val(most))
                 .map(Acts::act);
     }
 

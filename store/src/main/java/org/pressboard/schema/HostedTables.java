@@ -99,9 +99,12 @@ public class HostedTables {
 
     /** By which it is found out who may see a file. */
     private void addFileIndex(Table table, org.pressboard.table.Field field, Attached attached) {
-        sql.execute(attached.isSeveral() ? "create index {0} on {1} using gin ({2})"
-                        : "create index {0} on {1} (left({2}, 64))",
-                DSL.name(IndexName.of(table, field.key(), "files")), Hosted.name(table), attached.isSeveral() ? Hosted.contents(column(field)) : column(field));
+        Name index = DSL.name(IndexName.of(table, field.key(), "files"));
+        if (attached.isSeveral()) {
+            sql.execute("create index {0} on {1} using gin ({2})", index, Hosted.name(table), Hosted.contents(column(field)));
+        } else {
+            sql.execute("create index {0} on {1} (left({2}, 64))", index, Hosted.name(table), column(field));
+        }
     }
 
     private void addReference(Table table, org.pressboard.table.Field field, Referring referring) {

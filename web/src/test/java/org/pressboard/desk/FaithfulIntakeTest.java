@@ -105,15 +105,15 @@ class FaithfulIntakeTest extends InBrowser {
 
     @Test
     void aFileOfHeadingsAloneBecomesATableToBeFilled() {
-        Page page = bring("crates.csv", "Crate,Weight,Owner\n");
+        Page page = bring("barrows.csv", "Barrow,Weight,Owner\n");
         assertThat(page.locator("main")).containsText("no rows yet, 3 columns");
         button(page, "Bring in").click();
-        page.waitForURL(Pattern.compile(".*/desk/pages/crates.*"));
-        page.navigate(address("/desk/tables/crates/rows/new"));
-        page.locator("#c-crate").fill("C-1");
+        page.waitForURL(Pattern.compile(".*/desk/pages/barrows.*"));
+        page.navigate(address("/desk/tables/barrows/rows/new"));
+        page.locator("#c-barrow").fill("B-1");
         page.locator("#c-weight").fill("12");
         button(page, "Add it").click();
-        assertThat(column(page, 1)).containsExactly("C-1");
+        assertThat(column(page, 1)).containsExactly("B-1");
     }
 
     @Test

@@ -20,25 +20,25 @@ import org.pressboard.value.Value;
 /** Whoever comes by an address that a page had before gets to where it is now, with what they asked for. */
 class FormerAddressTest extends WithTables {
 
-    private static final TableKey HIVES = new TableKey("hives");
+    private static final TableKey SKEPS = new TableKey("skeps");
     private static final FieldKey NAME = new FieldKey("name");
 
     @AfterEach
     void removeTheTable() {
-        publisher.remove(HIVES);
+        publisher.remove(SKEPS);
     }
 
     @Test
     void itLeadsOnWithWhatStandsBehindIt() {
-        changes.make("Hives", new Fields(List.of(new Field(NAME, "Name", new Textual.Text()))), OWNER);
-        editing.add(HIVES, Map.of(NAME, Value.of("South {wall} 1")), OWNER);
-        Listing hives = Listing.plain(new ListingKey("hives"), HIVES, List.of(NAME));
-        publish(new PageKey("hives"), "Hives", hives.with(Opening.NONE.by(Opening.How.PAGE)), HIVES);
-        catalog.move(new PageKey("hives"), new PageKey("bees"));
-        assertThat(leads("/hives?q=south+%7Bwall%7D&sort=-name")).isEqualTo("/bees?q=south+%7Bwall%7D&sort=-name");
-        assertThat(leads("/hives")).isEqualTo("/bees");
-        assertThat(leads("/hives/1?q=south")).isEqualTo("/bees/1?q=south");
-        assertThat(get("/bees/1").body()).contains("South {wall} 1");
+        changes.make("Skeps", new Fields(List.of(new Field(NAME, "Name", new Textual.Text()))), OWNER);
+        editing.add(SKEPS, Map.of(NAME, Value.of("South {wall} 1")), OWNER);
+        Listing skeps = Listing.plain(new ListingKey("skeps"), SKEPS, List.of(NAME));
+        publish(new PageKey("skeps"), "Skeps", skeps.with(Opening.NONE.by(Opening.How.PAGE)), SKEPS);
+        catalog.move(new PageKey("skeps"), new PageKey("straw-skeps"));
+        assertThat(leads("/skeps?q=south+%7Bwall%7D&sort=-name")).isEqualTo("/straw-skeps?q=south+%7Bwall%7D&sort=-name");
+        assertThat(leads("/skeps")).isEqualTo("/straw-skeps");
+        assertThat(leads("/skeps/1?q=south")).isEqualTo("/straw-skeps/1?q=south");
+        assertThat(get("/straw-skeps/1").body()).contains("South {wall} 1");
     }
 
     private String leads(String from) {

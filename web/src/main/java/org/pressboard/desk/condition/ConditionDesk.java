@@ -108,7 +108,8 @@ public class ConditionDesk {
     }
 
     private void fresh(Condition condition, Operands operands, Clause clause, Model model) {
-        model.addAttribute("statement", Statements.statement(operands.table().field(clause.field()), clause, choices(operands), words(operands.tables(), operands.table())));
+        model.addAttribute("statement", Statements.statement(operands.table().field(clause.field()), clause, choices(operands),
+                words(operands.tables(), operands.table())));
         model.addAttribute("groups", Statements.groups(condition));
     }
 
