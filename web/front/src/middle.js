@@ -1,11 +1,11 @@
 // What somebody is in the middle of stays, whatever is answered meanwhile: what others have changed waits until it is
 // done with, and the answer to another change leaves it where it stands. So does what was refused, with the reason at its side.
-import { isHalf } from './whole.js';
+import { isHalf, isTick } from './whole.js';
 
 const HIDDEN = 'input[type=hidden]';
 
 function differs(control) {
-  if (control.type === 'checkbox' || control.type === 'radio') return control.checked !== control.defaultChecked;
+  if (isTick(control)) return control.checked !== control.defaultChecked;
   if (control.tagName === 'SELECT') {
     const usual = [...control.options].findIndex(option => option.defaultSelected);
     return control.multiple ? [...control.options].some(option => option.selected !== option.defaultSelected)
@@ -20,7 +20,7 @@ const forms = part => [...part.querySelectorAll('form[hx-post]')];
 const isBegun = form => form.matches('[hx-trigger=submit]') ? [...form.elements].some(differs) : isHalf(form);
 const isRefused = form => 'refused' in form.dataset;
 // What was only ticked or picked is soon done anew; what was typed is not.
-const isTyped = form => [...form.elements].some(control => !['checkbox', 'radio'].includes(control.type)
+const isTyped = form => [...form.elements].some(control => !isTick(control)
   && control.tagName !== 'SELECT' && differs(control));
 
 export const inTheMiddle = (part, source) => forms(part).filter(form => isRefused(form)

@@ -1,6 +1,6 @@
 // A choice that wants a second one is sent together with it; until then it stands as it was chosen. What it wants is the
 // name of controls of the same form, of which one is to be filled in; it may be that only some of its values want that.
-const isTick = control => ['checkbox', 'radio'].includes(control.type);
+export const isTick = control => ['checkbox', 'radio'].includes(control.type);
 const isFilled = control => isTick(control) ? control.checked : control.value.trim() !== '';
 const isWanting = control => {
   const { wants, wantsIf } = control.dataset;

@@ -1,6 +1,7 @@
 // Words that open what they can be changed to, one at a time; within one, perhaps another.
 import Alpine from '@alpinejs/csp';
 import { inTheMiddle } from './middle.js';
+import { isTick } from './whole.js';
 
 const HEARD = ['htmx:after:swap', 'htmx:error', 'htmx:response:error'];
 
@@ -79,7 +80,7 @@ export const words = id => ({
     const begun = inTheMiddle(this.root(), sourceElement);
     for (const element of this.root().querySelectorAll('input, select, textarea')) {
       if (begun.some(form => form.contains(element))) continue;
-      if (element.type === 'checkbox' || element.type === 'radio') element.checked = element.defaultChecked;
+      if (isTick(element)) element.checked = element.defaultChecked;
       else if (element === document.activeElement) continue;
       else if (element.tagName === 'SELECT') [...element.options].forEach(each => { each.selected = each.defaultSelected; });
       else element.value = element.defaultValue;

@@ -1,5 +1,6 @@
 package org.pressboard.grant;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -7,6 +8,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Condition;
 import org.pressboard.problem.Problem;
 import org.pressboard.table.Table;
@@ -122,6 +124,14 @@ public record Grants(List<Grant> all, Condition ofOwn, Approval approval) {
     private Condition rows(List<Grant> given) {
         List<Condition> rows = given.stream().map(this::reach).distinct().toList();
         return rows.contains(Condition.ALWAYS) ? Condition.ALWAYS : Condition.any(rows);
+    }
+
+    /** The same with that grant in place of the one which the audience has of the verb; {@code null}: without any. */
+    public Grants giving(Audience audience, Verb verb, @Nullable Grant given) {
+        List<Grant> others = new ArrayList<>(all.stream()
+                .filter(grant -> !(grant.audience().equals(audience) && grant.verb() == verb)).toList());
+        Optional.ofNullable(given).ifPresent(others::add);
+        return new Grants(others, ofOwn, approval);
     }
 
     /** The grant of that audience and verb, where there is one. */

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
-import java.util.regex.Pattern;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.value.RowId;
 import org.pressboard.words.Words;
@@ -22,7 +21,6 @@ import org.springframework.util.MultiValueMap;
 @Component
 public class CalledRows {
 
-    private static final Pattern NUMBER = Pattern.compile("#\\d{1,18}");
     private static final int MOST_ROWS = 100;
 
     private final RowPicker picker;
@@ -113,8 +111,12 @@ public class CalledRows {
     }
 
     private Optional<Value.Referred> row(Visit visit, Referring referring, Field field, String text) {
-        return NUMBER.matcher(text).matches() ? picker.headings(visit.sight(referring.to()), visit.visitor(),
-                visit.standpoint(), List.of(RowId.of(text.substring(1)))).stream().findFirst()
-                : RowPicker.just(find(visit, field, text), text);
+        return numbered(text).map(row -> picker.headings(visit.sight(referring.to()), visit.visitor(), visit.standpoint(), List.of(row))
+                .stream().findFirst()).orElseGet(() -> RowPicker.just(find(visit, field, text), text));
+    }
+
+    /** The row that is meant by {@code #} and its number. */
+    static Optional<RowId> numbered(String text) {
+        return text.startsWith("#") ? RowId.read(text.substring(1)) : Optional.empty();
     }
 }

@@ -15,11 +15,11 @@ import org.pressboard.condition.Operand;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.editing.FormSending;
 import org.pressboard.form.Question;
+import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
 import org.pressboard.problem.Problem;
 import org.pressboard.rows.ReferredValues;
 import org.pressboard.rows.RowPicker;
-import org.pressboard.value.RowId;
 import org.pressboard.words.Words;
 import org.pressboard.signin.Browsers;
 import org.pressboard.signin.Seal;
@@ -133,13 +133,13 @@ public class FormDesk {
     }
 
     private Optional<Value> given(OpenForm open, Field field, String called) {
-        if (field.type() instanceof Referring referring && called.matches("#\\d{1,18}")) {
-            return picker.headings(open.sight().of(referring.to()), open.visitor(), open.standpoint(),
-                    List.of(RowId.of(called.substring(1)))).stream().findFirst().map(Value.class::cast);
+        if (!(field.type() instanceof Referring referring)) {
+            return field.type().read(called);
         }
-        return field.type() instanceof Referring referring ? RowPicker.just(picker.find(open.sight().of(referring.to()),
-                open.visitor(), open.standpoint(), called, open.language()), called).map(Value.class::cast)
-                : field.type().read(called);
+        Sight sight = open.sight().of(referring.to());
+        return CalledRows.numbered(called).map(row -> picker.headings(sight, open.visitor(), open.standpoint(), List.of(row)).stream().findFirst())
+                .orElseGet(() -> RowPicker.just(picker.find(sight, open.visitor(), open.standpoint(), called, open.language()), called))
+                .map(Value.class::cast);
     }
 
     /** What was sent, with what is wrong of what is asked said at its place. */

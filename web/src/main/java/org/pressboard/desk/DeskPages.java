@@ -106,7 +106,8 @@ class DeskPages {
         model.addAttribute("letInTo", page.draft().listings().stream().collect(Collectors.toMap(
                 listing -> listing.key().name(), listing -> DeskAccess.names(page.draft().audiences(listing.key())))));
         model.addAttribute("allTables", catalog.tables().all());
-        model.addAttribute("sheets", open(visit, page).askings(parameters).stream().map(sheets::sheet).toList());
+        OpenPage on = open(visit, page);
+        model.addAttribute("sheets", on.askings(parameters).stream().map(sheets::sheet).toList());
         model.addAttribute("indexes", indexes(page));
         Optional.ofNullable(intake).flatMap(intakes::find).ifPresent(done -> showIntake(model, done));
         model.addAttribute("unseen", listings(page).flatMap(listing -> unseen.of(visit.site(), listing).stream()).distinct()
@@ -117,7 +118,7 @@ class DeskPages {
                 .map(listing -> visit.site().table(listing.table()).label()).toList());
         model.addAttribute("gone", gone.from(page));
         model.addAttribute("ungranted", ungranted.of(page.draft()));
-        model.addAttribute("forms", open(visit, page).allForms().stream().map(forms::proof).toList());
+        model.addAttribute("forms", on.allForms().stream().map(forms::proof).toList());
         model.addAttribute("words", new Words(messages, Locale.UK));
         return "desk/page";
     }

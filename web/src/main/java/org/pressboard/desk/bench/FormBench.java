@@ -167,7 +167,7 @@ class FormBench {
         model.addAttribute("pages", catalog.drafts());
         model.addAttribute("ticket", new FormTicket(draft.key().name(), form.of(tables, table), choices(form), granted(table),
                 drafts.mark(draft.key()), words.steps(drafts, draft.key(), tables)));
-        model.addAttribute("ungranted", ungranted.of(form).stream().toList());
+        model.addAttribute("ungranted", ungranted.of(form));
         seenBy.offer(tables, model);
         model.addAttribute("words", words.desk());
     }

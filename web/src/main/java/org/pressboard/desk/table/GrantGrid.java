@@ -100,9 +100,9 @@ class GrantGrid {
 
     private List<Line> lines(Tables tables, Table table, Grants grants, Deciding deciding, Model model) {
         List<Line> lines = new ArrayList<>();
-        lines.add(line(tables, table, grants, deciding, "everyone", conditions.audience(Audience.EVERYONE), model));
-        lines.add(line(tables, table, grants, deciding, "members", conditions.audience(Audience.MEMBERS), model));
-        catalog.groups().forEach(group -> lines.add(line(tables, table, grants, deciding, "group-" + group.key(), group.label(), model)));
+        lines.add(line(tables, table, grants, deciding, id(Audience.EVERYONE), conditions.audience(Audience.EVERYONE), model));
+        lines.add(line(tables, table, grants, deciding, id(Audience.MEMBERS), conditions.audience(Audience.MEMBERS), model));
+        catalog.groups().forEach(group -> lines.add(line(tables, table, grants, deciding, id(Audience.those(group.key())), group.label(), model)));
         return lines;
     }
 
@@ -243,13 +243,18 @@ class GrantGrid {
         return table.entered().stream().filter(field -> field.type() instanceof FieldType.YesNo).toList();
     }
 
-    /** Whom such a part of an address names; nobody where there is no such group. */
-    Optional<Audience> audience(String id) {
-        return switch (id) {
-            case "everyone" -> Optional.of(Audience.EVERYONE);
-            case "members" -> Optional.of(Audience.MEMBERS);
-            default -> catalog.groups().stream().filter(group -> id.equals("group-" + group.key())).findFirst()
-                    .map(group -> Audience.those(group.key()));
+    /** How an audience is named in addresses, and in what is sent. */
+    static String id(Audience audience) {
+        return switch (audience) {
+            case Audience.Everyone everyone -> "everyone";
+            case Audience.Members members -> "members";
+            case Audience.Those those -> "group-" + those.group();
         };
+    }
+
+    /** Whom such a name means; nobody where there is no such group. */
+    Optional<Audience> audience(String id) {
+        return Stream.concat(Stream.of(Audience.EVERYONE, Audience.MEMBERS), catalog.groups().stream()
+                .map(group -> Audience.those(group.key()))).filter(audience -> id(audience).equals(id)).findFirst();
     }
 }

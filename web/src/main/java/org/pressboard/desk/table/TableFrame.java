@@ -65,4 +65,9 @@ class TableFrame {
             flash.addFlashAttribute("undo", act);
         }
     }
+
+    /** Back to the screen of this desk that somebody came from, or else to that one. */
+    static String back(String from, String otherwise) {
+        return "redirect:" + (from.matches("/desk/[a-z0-9/_-]{1,200}") ? from : otherwise);
+    }
 }

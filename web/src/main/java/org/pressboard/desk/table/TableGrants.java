@@ -2,9 +2,7 @@ package org.pressboard.desk.table;
 
 import static org.pressboard.desk.condition.ConditionDesk.first;
 
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
@@ -204,10 +202,7 @@ class TableGrants {
     }
 
     private void keep(Table table, Grants grants, Audience audience, Verb verb, @Nullable Grant after) {
-        List<Grant> all = new ArrayList<>(grants.all().stream()
-                .filter(grant -> !(grant.audience().equals(audience) && grant.verb() == verb)).toList());
-        Optional.ofNullable(after).ifPresent(all::add);
-        publisher.grant(table.key(), new Grants(all));
+        publisher.grant(table.key(), grants.giving(audience, verb, after));
     }
 
     /** The inputs of a statement that is yet to be added. */

@@ -1,8 +1,8 @@
 package org.pressboard.desk.table;
 
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
+import java.util.Map;
+import java.util.function.BiFunction;
 import java.util.stream.Stream;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.condition.Condition;
@@ -11,7 +11,6 @@ import org.pressboard.form.Form;
 import org.pressboard.grant.Audience;
 import org.pressboard.grant.Grant;
 import org.pressboard.grant.Grants;
-import org.pressboard.grant.Group;
 import org.pressboard.grant.Verb;
 import org.pressboard.listing.Changing;
 import org.pressboard.listing.Listing;
@@ -32,16 +31,14 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Controller
 public class Ungranted {
 
-    private static final String EVERYONE = "everyone";
-    private static final String MEMBERS = "members";
-    private static final String GROUP = "group-";
-
     private final Catalog catalog;
     private final Publisher publisher;
     private final TableFrame frame;
+    private final GrantGrid grid;
     private final LogBook log;
 
-    Ungranted(Catalog catalog, Publisher publisher, TableFrame frame, LogBook log) {
+    Ungranted(Catalog catalog, Publisher publisher, TableFrame frame, GrantGrid grid, LogBook log) {
+        this.grid = grid;
         this.catalog = catalog;
         this.publisher = publisher;
         this.frame = frame;
@@ -70,29 +67,30 @@ public class Ungranted {
     /** Of a listing whose rows people are to change. */
     public List<Offer> of(Listing listing) {
         Changing changing = listing.changing();
-        List<Offer> offers = new ArrayList<>();
-        offer(listing.table(), Verb.ADD, changing.add(), "desk.ungranted.ADD").ifPresent(offers::add);
-        offer(listing.table(), Verb.CHANGE, changing.change(), "desk.ungranted.CHANGE").ifPresent(offers::add);
-        offer(listing.table(), Verb.REMOVE, changing.remove(), "desk.ungranted.REMOVE").ifPresent(offers::add);
-        return offers;
+        Map<Verb, Boolean> offered = Map.of(Verb.ADD, changing.add(), Verb.CHANGE, changing.change(), Verb.REMOVE, changing.remove());
+        return of(listing.table(), Verb.of(false).stream().filter(verb -> offered.getOrDefault(verb, false)).toList(),
+                (table, verb) -> frame.words().say("desk.ungranted." + verb, table.label()));
     }
 
     /** Of a form that nobody can send. */
-    public Optional<Offer> of(Form form) {
-        return offer(form.table(), Verb.ADD, true, "desk.ungranted.form", form.title());
+    public List<Offer> of(Form form) {
+        return of(form.table(), List.of(Verb.ADD), (table, verb) -> frame.words().say("desk.ungranted.form", table.label(), form.title()));
     }
 
-    private Optional<Offer> offer(TableKey key, Verb verb, boolean isOffered, String code, Object... more) {
-        return catalog.table(key).filter(table -> isOffered && catalog.grants(key).of(verb).stream()
-                .allMatch(grant -> !grant.own() && grant.rows().equals(Condition.NEVER)))
-                .map(table -> new Offer(key, verb, frame.words().say(code, Stream.concat(Stream.of(table.label()), Stream.of(more)).toArray()),
-                        whom(verb)));
+    private List<Offer> of(TableKey key, List<Verb> offered, BiFunction<Table, Verb, String> said) {
+        if (offered.isEmpty()) {
+            return List.of();
+        }
+        Grants grants = catalog.grants(key);
+        return catalog.table(key).stream().flatMap(table -> offered.stream()
+                .filter(verb -> grants.of(verb).stream().allMatch(grant -> !grant.own() && grant.rows().equals(Condition.NEVER)))
+                .map(verb -> new Offer(key, verb, said.apply(table, verb), whom(verb)))).toList();
     }
 
     private List<Choice> whom(Verb verb) {
-        Choice everyone = new Choice(EVERYONE, frame.words().say("desk.ungranted.everyone"));
-        Choice members = new Choice(MEMBERS, frame.words().say("desk.ungranted.members"));
-        Stream<Choice> groups = catalog.groups().stream().map(group -> new Choice(GROUP + group.key(), group.label()));
+        Choice everyone = new Choice(GrantGrid.id(Audience.EVERYONE), frame.words().say("desk.ungranted.everyone"));
+        Choice members = new Choice(GrantGrid.id(Audience.MEMBERS), frame.words().say("desk.ungranted.members"));
+        Stream<Choice> groups = catalog.groups().stream().map(group -> new Choice(GrantGrid.id(Audience.those(group.key())), group.label()));
         return Stream.concat(verb == Verb.ADD ? Stream.of(everyone, members) : Stream.of(members, everyone), groups).toList();
     }
 
@@ -102,7 +100,7 @@ public class Ungranted {
             @RequestParam(defaultValue = "") String back, RedirectAttributes flash) {
         Table table = frame.find(key);
         try {
-            audience(whom).ifPresent(audience -> {
+            grid.audience(whom).ifPresent(audience -> {
                 let(table, verb, audience);
                 log.note(visit, Logged.What.GRANTS_CHANGED, table.label() + " " + whom + "-" + verb.word());
                 flash.addFlashAttribute("said", frame.words().say("desk.ungranted.let." + verb + (isOwn(table, verb) ? ".own" : ""), table.label()));
@@ -110,25 +108,15 @@ public class Ungranted {
         } catch (ProblemsFound against) {
             flash.addFlashAttribute("problem", frame.words().say(against.problems().all().getFirst()));
         }
-        return "redirect:" + (back.matches("/desk/[a-z0-9/_-]{1,200}") ? back : "/desk/tables/" + table.key() + "/access");
+        return TableFrame.back(back, "/desk/tables/" + table.key() + "/access");
     }
 
     private void let(Table table, Verb verb, Audience audience) {
-        List<Grant> all = new ArrayList<>(catalog.grants(table.key()).all().stream()
-                .filter(grant -> !(grant.audience().equals(audience) && grant.verb() == verb)).toList());
-        all.add(isOwn(table, verb) ? Grant.ofOwn(audience, verb) : new Grant(audience, verb, Condition.ALWAYS));
-        publisher.grant(table.key(), new Grants(all));
+        publisher.grant(table.key(), catalog.grants(table.key()).giving(audience, verb,
+                isOwn(table, verb) ? Grant.ofOwn(audience, verb) : new Grant(audience, verb, Condition.ALWAYS)));
     }
 
     private static boolean isOwn(Table table, Verb verb) {
         return table.owner() != null && verb != Verb.ADD;
-    }
-
-    private Optional<Audience> audience(String whom) {
-        return switch (whom) {
-            case EVERYONE -> Optional.of(Audience.EVERYONE);
-            case MEMBERS -> Optional.of(Audience.MEMBERS);
-            default -> catalog.groups().stream().map(Group::key).filter(key -> whom.equals(GROUP + key)).findFirst().map(Audience::those);
-        };
     }
 }

@@ -92,7 +92,7 @@ public class UnseenFields {
             parts(whole, each).forEach(part -> changes.changeField(table.key(), part.opened(true), visit.author()));
             flash.addFlashAttribute("said", words().say("desk.unseen.opened", each.label()));
         });
-        return "redirect:" + (back.matches("/desk/[a-z0-9/_-]{1,200}") ? back : "/desk/tables/" + table.key() + "/fields");
+        return TableFrame.back(back, "/desk/tables/" + table.key() + "/fields");
     }
 
     /** What is put together shows what its parts do. */
