@@ -35,6 +35,7 @@ Alpine.data('bench', () => ({
   // The sieve follows what is searched and narrowed to in the proof.
   loaded() {
     this.scaled();
+    this.led(this.$refs.proof);
     this.sift();
     this.$refs.proof.contentDocument.addEventListener('htmx:after:swap', () => this.sift());
   },
@@ -59,8 +60,14 @@ Alpine.data('bench', () => ({
     this.sift();
   },
   addressOf(by) {
-    const { page, anchor = '' } = this.$refs.proof.dataset;
-    return (by ? `/desk/seen/${encodeURIComponent(by)}/${page}` : `/desk/proof/${page}`) + anchor;
+    const { page } = this.$refs.proof.dataset;
+    return by ? `/desk/seen/${encodeURIComponent(by)}/${page}` : `/desk/proof/${page}`;
+  },
+  // To what the ticket is of. An address with a # would have the browser move all that is around the proof, too.
+  led(frame) {
+    const { contentDocument: proof, contentWindow: there } = frame;
+    const part = proof.getElementById(this.$refs.proof.dataset.anchor);
+    if (part) there.scrollTo(0, there.scrollY + part.getBoundingClientRect().top - 16);
   },
   // The draft as somebody else would have it: the proof and the sieve follow.
   seen() {
@@ -96,6 +103,7 @@ Alpine.data('bench', () => ({
     if (!roomBeside.firstElementChild) {
       const frame = document.createElement('iframe');
       frame.title = roomBeside.dataset.title;
+      frame.addEventListener('load', () => this.led(frame));
       roomBeside.append(frame);
       this.scaled();
     }

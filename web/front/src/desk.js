@@ -28,22 +28,35 @@ function moveLine(event) {
   return way && line;
 }
 
-// Goes through rows that wait by keys: arrows from one to the next, y lets through, n turns away.
+// Goes through rows that wait by keys: arrows from one to the next, y approves, n rejects, x ticks. After a decision the next
+// one has the focus, also where some were skipped before.
 Alpine.data('queue', () => ({
   init() {
-    this.$root.querySelector('li')?.focus();
+    const { at } = this.$root.dataset;
+    (this.$root.querySelector(`tr[data-row="${CSS.escape(at)}"]`) ?? this.$root.querySelector('tr[data-row]'))?.focus();
+    this.$root.addEventListener('submit', event => this.leading(event.submitter?.closest('tr')), true);
+  },
+
+  leading(row) {
+    const next = row?.nextElementSibling ?? row?.previousElementSibling;
+    this.$refs.next.value = next?.dataset.row ?? '';
+  },
+
+  tick(event) {
+    for (const box of this.$root.querySelectorAll('[name=row]')) box.checked = event.target.checked;
   },
 
   pressed(event) {
     const row = event.target;
-    if (row.tagName !== 'LI' || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (row.tagName !== 'TR' || event.ctrlKey || event.metaKey || event.altKey) return;
     const next = { ArrowDown: row.nextElementSibling, ArrowUp: row.previousElementSibling }[event.key];
     if (next) {
       event.preventDefault();
       next.focus();
     }
+    if (event.key === 'x') row.querySelector('[name=row]').click();
     const decision = { y: 'through', n: 'away' }[event.key];
-    if (decision) row.querySelector(`[value=${decision}]`).click();
+    if (decision) row.querySelector(`[value^="${decision}:"]`).click();
   },
 }));
 

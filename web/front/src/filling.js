@@ -1,12 +1,14 @@
 // Forms about rows laid over their list in a slip, where the list has it so. Without scripts each is a page of its own.
 import htmx from 'htmx.org';
+import { again } from './again.js';
 import { back } from './back.js';
 import { note } from './note.js';
 import { dialog, fill, isPlain } from './opening.js';
 import { parsed } from './parsed.js';
 import { reach } from './reach.js';
 
-const FORMS = /^\/listings\/[a-z0-9-]+\/rows\/(add|\d+\/(change|remove|do\/\d+))$/;
+const FORMS = /^\/listings\/[a-z0-9-]+\/rows\/(add|\d+\/(change|remove))$/;
+const DEEDS = /^\/listings\/[a-z0-9-]+\/rows\/\d+\/do\/[0-9a-f]+$/;
 const slipOf = element => element.closest('dialog.row-slip');
 
 // What is taken out of a page to stand in the slip; nothing where the page is another.
@@ -59,17 +61,43 @@ async function send(form, button) {
   const now = document.getElementById(slip.filled);
   if (!fresh || !now) return window.location.assign(answer.url);
   back(() => {
-    // what was done is said above the list of its page
-    const said = page.querySelector('main > .note-good');
-    for (const old of document.querySelectorAll('main > .note-good')) old.remove();
     htmx.swap({ target: now, text: fresh.outerHTML, swap: 'outerMorph' });
-    if (said) document.getElementById(slip.filled).before(document.importNode(said, true));
+    tell(page, document.getElementById(slip.filled));
   });
+}
+
+// What was done, and how to take it back, above the list or the row that it was done to.
+function tell(page, before) {
+  const said = page.querySelector('main > .note-good');
+  for (const old of document.querySelectorAll('main > .note-good, dialog > .note-good')) old.remove();
+  if (said) before.before(document.importNode(said, true));
+}
+
+// What a button does to a row can be taken back, so it is not asked about first: that is for whoever has no scripts.
+async function carryOut(link) {
+  const part = link.closest('.opened[id]') ?? link.closest('.sheet');
+  const asked = await reach(link.href, { headers: { Accept: 'text/html' } });
+  const form = asked?.ok && (await parsed(asked)).querySelector('#filling form.fill-go');
+  if (!form || !form.querySelector('button.button-main')) return window.location.assign(link.href);
+  const answer = await reach(form.action, { method: 'POST', body: new URLSearchParams(new FormData(form)) });
+  if (!answer?.redirected) return window.location.assign(link.href);
+  const page = await parsed(answer);
+  const slip = slipOf(link);
+  await again(part);
+  if (slip?.filled) await again(document.getElementById(slip.filled));
+  tell(page, document.getElementById(part.id));
 }
 
 document.addEventListener('click', event => {
   const link = event.target.closest('a[href]');
   if (!link || !isPlain(event)) return;
+  if (DEEDS.test(new URL(link.href).pathname) && link.closest('.sheet, .opened')) {
+    event.preventDefault();
+    if (link.carried) return;
+    link.carried = true;
+    carryOut(link).finally(() => { link.carried = false; });
+    return;
+  }
   const slip = slipOf(link);
   if (slip?.querySelector('#filling') && !FORMS.test(new URL(link.href).pathname)) {
     event.preventDefault();

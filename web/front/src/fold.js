@@ -9,3 +9,26 @@ document.addEventListener('click', event => {
   tell();
 });
 document.addEventListener('htmx:after:swap', tell);
+
+// A menu with more pages than there is room for in a line unfolds by a button; without scripts it can be moved.
+const menu = document.querySelector('nav.tabs[data-all]');
+if (menu) {
+  const button = document.createElement('button');
+  button.type = 'button';
+  button.className = 'tabs-all';
+  button.textContent = menu.dataset.all;
+  button.addEventListener('click', () => {
+    button.setAttribute('aria-expanded', menu.classList.toggle('tabs-open'));
+  });
+  const fit = () => {
+    if (menu.classList.contains('tabs-open')) return;
+    const isTight = menu.scrollWidth > menu.clientWidth;
+    if (isTight && !button.isConnected) {
+      button.setAttribute('aria-expanded', false);
+      menu.before(button);
+    }
+    if (!isTight) button.remove();
+  };
+  fit();
+  window.addEventListener('resize', fit);
+}

@@ -1,31 +1,44 @@
-// Single values changed where they stand: by a click, or by "e" in a row; Enter keeps, Escape gives up.
+// Single values changed where they stand, in a table, on a card, or on an opened row: by a click, or by "e" in a row; Enter
+// keeps, Escape gives up. A yes or no is turned over by the click itself.
 import htmx from 'htmx.org';
 import { again } from './again.js';
 import { note } from './note.js';
 import { reach } from './reach.js';
 import { isTyping } from './typing.js';
 
-function close(cell, focus = true) {
-  cell.querySelector('form.value-form')?.remove();
-  cell.classList.remove('value-open');
-  if (focus) cell.querySelector('.value')?.focus();
+const PLACES = 'td, dd';
+const formIn = place => place.querySelector('form.value-form');
+// What is drawn anew once it is kept. A row that is unfolded in its list is drawn with that.
+const partOf = form => form.closest('.opened[id]') ?? form.closest('.sheet');
+
+function close(place, focus = true) {
+  formIn(place)?.remove();
+  place.classList.remove('value-open');
+  if (focus) place.querySelector('.value')?.focus();
 }
 
 async function open(button) {
-  const cell = button.closest('td');
-  if (cell.querySelector('form.value-form')) return;
-  for (const other of document.querySelectorAll('td.value-open')) close(other, false);
+  const place = button.closest(PLACES);
+  if (formIn(place)) return;
+  for (const other of document.querySelectorAll('.value-open')) close(other, false);
   const answer = await reach(button.dataset.value + location.search);
   // it cannot be changed any more, or whoever could has been signed out: the page as it is now tells
   if (!answer?.ok) return location.reload();
-  place(cell, await answer.text());
+  put(place, await answer.text());
+  if (button.dataset.turns) turn(formIn(place), button.dataset.turns);
 }
 
-function place(cell, html) {
-  cell.querySelector('form.value-form')?.remove();
-  cell.insertAdjacentHTML('beforeend', html);
-  cell.classList.add('value-open');
-  const form = cell.querySelector('form.value-form');
+function turn(form, to) {
+  form.querySelector('select').value = to;
+  form.hidden = true;
+  keep(form);
+}
+
+function put(place, html) {
+  formIn(place)?.remove();
+  place.insertAdjacentHTML('beforeend', html);
+  place.classList.add('value-open');
+  const form = formIn(place);
   htmx.process(form);
   const control = form.querySelector('select, textarea, input:not([type=hidden])');
   control?.focus();
@@ -33,32 +46,35 @@ function place(cell, html) {
 }
 
 function against(form, text) {
+  form.hidden = false;
   form.querySelector('.value-lost')?.remove();
   form.append(note(text, 'control-problem value-lost'));
 }
 
 // What cannot be kept is said where it was typed, which stays.
 async function keep(form, button) {
-  const cell = form.closest('td');
-  const sheet = form.closest('.sheet');
-  const { value } = cell.querySelector('.value').dataset;
+  const place = form.closest(PLACES);
+  const part = partOf(form);
+  const { value } = place.querySelector('.value').dataset;
   const answer = await reach(form.action, { method: 'POST', body: new URLSearchParams(new FormData(form, button)) });
   if (!answer) return against(form, document.body.dataset.lost);
   const html = await answer.text();
   if (html.includes('value-form')) {
-    place(cell, html);
+    put(place, html);
     return;
   }
   if (!answer.ok) return against(form, document.body.dataset.unkept ?? document.body.dataset.lost);
-  await again(sheet);
-  const fresh = document.getElementById(sheet.id);
+  const slip = part.closest('dialog.row-slip');
+  await again(part);
+  if (slip?.filled) await again(document.getElementById(slip.filled));
+  const fresh = document.getElementById(part.id);
   fresh.querySelector('.notices').innerHTML = html;
   [...fresh.querySelectorAll('.value')].find(each => each.dataset.value === value)?.focus();
 }
 
 document.addEventListener('click', event => {
-  const cell = event.target.closest('td');
-  const button = event.target.closest('.value') ?? (event.target.closest('a, button, form, input') ? null : cell?.querySelector('.value'));
+  const place = event.target.closest(PLACES);
+  const button = event.target.closest('.value') ?? (event.target.closest('a, button, form, input') ? null : place?.querySelector(':scope > .value'));
   if (!button) return;
   event.preventDefault();
   event.stopPropagation();
@@ -69,11 +85,11 @@ document.addEventListener('keydown', event => {
   const form = event.target.closest?.('form.value-form');
   if (form && event.key === 'Escape') {
     event.stopPropagation();
-    close(form.closest('td'));
+    close(form.closest(PLACES));
   }
   const isPlain = !event.ctrlKey && !event.metaKey && !event.altKey && !isTyping(event.target);
   if (event.key === 'e' && isPlain) {
-    const value = event.target.closest('tr')?.querySelector('.value') ?? document.querySelector('.value');
+    const value = event.target.closest('tr, .card, .opened')?.querySelector('.value') ?? document.querySelector('.value');
     if (!value) return;
     event.preventDefault();
     open(event.target.matches('.value') ? event.target : value);

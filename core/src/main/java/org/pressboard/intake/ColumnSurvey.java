@@ -17,9 +17,11 @@ import org.pressboard.value.Value;
  * @param looksLikeYears whether all whole numbers in it are of four digits, from 1000 to 2999
  * @param options   the different texts where they are few, in the order in which they came; else empty
  * @param currency  the one that amounts of money in it are of; empty where there are none
+ * @param tagged    texts with HTML in them, the examples with the first tag of each
  */
 public record ColumnSurvey(Heading heading, long filled, long blanks, Map<Reading, Fit> fits, List<Reading> suggested,
-                           List<String> options, boolean looksLikeYears, String currency) {
+                           List<String> options, boolean looksLikeYears, String currency,
+                           Fit.Found tagged) {
 
     private static final int MOST_MARKS = 10;
     private static final int USUAL_MARKS = 5;
@@ -30,6 +32,7 @@ public record ColumnSurvey(Heading heading, long filled, long blanks, Map<Readin
         options = List.copyOf(options);
         // a file that waited while Pressboard was brought up to date
         currency = Objects.requireNonNullElse(currency, "");
+        tagged = Objects.requireNonNullElse(tagged, Fit.Found.NONE);
     }
 
     public String label() {
@@ -53,6 +56,7 @@ public record ColumnSurvey(Heading heading, long filled, long blanks, Map<Readin
     private boolean isOffered(Reading reading) {
         return switch (reading) {
             case TEXT, LONG_TEXT, FORMATTED_TEXT, REFERENCE, REFERENCES, PICTURE, PICTURES, FILE -> true;
+            case FORMATTED_HTML -> tagged.count() > 0;
             case CHOICE -> !options.isEmpty();
             case CHOICES -> options.stream().anyMatch(text -> PlainForm.parts(text).size() > 1);
             case RATING -> marks() > 0;

@@ -1,10 +1,12 @@
 package org.pressboard.intake;
 
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.value.Value;
@@ -16,6 +18,14 @@ final class ColumnTally {
     static final int MOST_OPTIONS = 100;
 
     private static final int LONGEST_OPTION = 60;
+
+    /** In a small file: so few texts, so short, each about twice at least, are a choice, too. */
+    private static final int FEW_OPTIONS = 12;
+    private static final int LONGEST_OF_FEW = 30;
+
+    private static final int MOST_EXAMPLES = 5;
+    private static final Pattern TAG = Pattern.compile(
+            "</?(?:p|br|b|i|u|em|strong|ul|ol|li|h[1-6]|a|div|span|blockquote|code|pre|hr)(?:\\s[^<>]*)?/?>", Pattern.CASE_INSENSITIVE);
     private static final int LONGEST_TEXT = 200;
     private static final Pattern SENTENCE = Pattern.compile(".+\\s.+[.!?]");
 
@@ -36,6 +46,8 @@ final class ColumnTally {
     private boolean onlyYears = true;
     private boolean isOfOneCurrency = true;
     private String currency = "";
+    private long tagged;
+    private final List<Fit.Example> taggedExamples = new ArrayList<>(0);
     private long filled;
     private long blanks;
 
@@ -60,6 +72,7 @@ final class ColumnTally {
             fits.values().removeIf(fit -> fit.misfits() == filled);
         }
         noteOption(text);
+        noteTags(text, line);
         longText |= text.length() > LONGEST_TEXT || text.indexOf('\n') >= 0 || text.indexOf('\r') >= 0;
         marked |= text.indexOf(',') >= 0 || text.indexOf('.') >= 0;
         leadingZero |= text.length() > 1 && text.charAt(0) == '0' && Numbers.isDigit(text.charAt(1));
@@ -80,6 +93,19 @@ final class ColumnTally {
     private void noteYear(@Nullable Value value) {
         if (value instanceof Value.Whole(long number)) {
             onlyYears &= number >= 1000 && number <= 2999;
+        }
+    }
+
+    private void noteTags(String text, long line) {
+        if (text.indexOf('<') < 0) {
+            return;
+        }
+        Matcher tag = TAG.matcher(text);
+        if (tag.find()) {
+            tagged++;
+            if (taggedExamples.size() < MOST_EXAMPLES) {
+                taggedExamples.add(Fit.Example.of(line, tag.group()));
+            }
         }
     }
 
@@ -106,7 +132,7 @@ final class ColumnTally {
             }
         });
         return new ColumnSurvey(heading, filled, blanks, found, suggested(), List.copyOf(options), onlyYears,
-                isOfOneCurrency ? currency : "");
+                isOfOneCurrency ? currency : "", new Fit.Found(tagged, taggedExamples));
     }
 
     private List<Reading> suggested() {
@@ -146,7 +172,16 @@ final class ColumnTally {
         if (longText) {
             return Reading.LONG_TEXT;
         }
-        return !options.isEmpty() && filled >= 3L * options.size() && !areSentences() ? Reading.CHOICE : Reading.TEXT;
+        return (areRepeated() || areFewAndShort()) && tagged == 0 && !areSentences() ? Reading.CHOICE : Reading.TEXT;
+    }
+
+    private boolean areRepeated() {
+        return !options.isEmpty() && filled >= 3L * options.size();
+    }
+
+    private boolean areFewAndShort() {
+        return options.size() > 1 && options.size() <= FEW_OPTIONS && filled >= 2L * options.size()
+                && options.stream().allMatch(text -> text.length() <= LONGEST_OF_FEW);
     }
 
     /** Notes that come up again and again are no choice. */

@@ -9,12 +9,15 @@ import org.pressboard.value.Value;
 final class FitTally {
 
     private static final int EXAMPLES = 5;
+    private static final int FEWEST_DIGITS = 7;
 
     private final Reading reading;
     private final Found misfits = new Found();
     private final Found altered = new Found();
     private long trimmed;
     private int digits;
+    private long international;
+    private long national;
     private boolean sawYes;
     private boolean sawNo;
     private @Nullable Value least;
@@ -54,7 +57,20 @@ final class FitTally {
             trimmed++;
         }
         note(value);
+        if (reading == Reading.PHONE) {
+            notePhone(text.strip());
+        }
         return value;
+    }
+
+    /** With a plus and the digits of a country and a number it is one; without, only beside such. */
+    private void notePhone(String text) {
+        long digits = text.chars().filter(Character::isDigit).count();
+        if (text.startsWith("+") && digits >= FEWEST_DIGITS) {
+            international++;
+        } else if (!text.startsWith("0") || digits < FEWEST_DIGITS) {
+            national++;
+        }
     }
 
     private void note(Value value) {
@@ -99,10 +115,10 @@ final class FitTally {
         return altered.count > 0;
     }
 
-    /** Yes alone, or no alone, may as well be a code: that of Norway is NO. */
+    /** Numbers that begin with a plus, or with the nought of a trunk beside such, are phone numbers. Yes alone, or no alone, may as well be a code: that of Norway is NO. */
     boolean isEvidence() {
         return switch (reading) {
-            case PHONE -> false;
+            case PHONE -> international > 0 && national == 0 && misfits.count == 0;
             case YES_NO -> sawYes && sawNo && misfits.count == 0;
             default -> true;
         };

@@ -34,12 +34,13 @@ public record Plan(String label, List<Column> columns) {
      * @param to      the table whose rows it names; {@code null} where it names none
      * @param making  whether rows that are not found there are made
      * @param currency of which amounts are that have none with them; {@code null} where that is not said
+     * @param maybe   a table whose rows are called so, perhaps by chance; {@code null}: none is known
      */
     public record Column(int index, String label, @Nullable Reading reading, boolean leftOut, @Nullable TableKey to,
-                         boolean making, @Nullable String currency) {
+                         boolean making, @Nullable String currency, @Nullable TableKey maybe) {
 
         public Column(int index, String label, @Nullable Reading reading, boolean leftOut) {
-            this(index, label, reading, leftOut, null, false, null);
+            this(index, label, reading, leftOut, null, false, null, null);
         }
 
         /** Whether it is yet to be said how it is read, or to where it leads. */
@@ -52,17 +53,22 @@ public record Plan(String label, List<Column> columns) {
             return reading != null && reading.isBeside() && !isUndecided();
         }
 
+        /** The same, which may name rows of that table. */
+        public Column maybe(TableKey table) {
+            return new Column(index, label, reading, leftOut, to, making, currency, table);
+        }
+
         public Column withReading(Reading other) {
             return new Column(index, label, other, leftOut);
         }
 
         public Column referringTo(TableKey table, boolean makingRows) {
-            return new Column(index, label, Reading.REFERENCE, leftOut, table, makingRows, null);
+            return new Column(index, label, Reading.REFERENCE, leftOut, table, makingRows, null, null);
         }
 
         /** Each text naming several rows. */
         public Column referringToSeveral(TableKey table, boolean makingRows) {
-            return new Column(index, label, Reading.REFERENCES, leftOut, table, makingRows, null);
+            return new Column(index, label, Reading.REFERENCES, leftOut, table, makingRows, null, null);
         }
 
         /** Of amounts that are not said to be of another currency. */
@@ -115,7 +121,7 @@ public record Plan(String label, List<Column> columns) {
                 && anew.offered().contains(said.reading);
         return new Column(suggested.index, named ? said.label : suggested.label,
                 typed ? said.reading : suggested.reading, said.leftOut || suggested.leftOut,
-                typed ? said.to : suggested.to, typed && said.making, typed ? said.currency : null);
+                typed ? said.to : suggested.to, typed && said.making, typed ? said.currency : null, suggested.maybe);
     }
 
     public List<Column> taken() {
@@ -172,11 +178,11 @@ public record Plan(String label, List<Column> columns) {
             case EMAIL -> new Textual.Email();
             case LINK -> new Textual.Link();
             case PHONE -> new Textual.Phone();
-            case CHOICE -> Chosen.Choice.of(survey.options());
+            case CHOICE -> Chosen.Choice.coloured(survey.options());
             case CHOICES -> Chosen.Choices.of(survey.parts());
             case TEXT -> new Textual.Text();
             case LONG_TEXT -> new Textual.LongText();
-            case FORMATTED_TEXT -> new Textual.FormattedText();
+            case FORMATTED_TEXT, FORMATTED_HTML -> new Textual.FormattedText();
             case RATING -> new Numeric.Rating(survey.marks());
             case REFERENCE -> referring(Objects.requireNonNull(column.to()), people);
             case REFERENCES -> new Referring.References(Objects.requireNonNull(column.to()),

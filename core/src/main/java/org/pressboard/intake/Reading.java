@@ -42,7 +42,7 @@ public enum Reading {
     MONEY_COMMA(text -> Amounts.money(text, ',', '.')),
     EMAIL(Texts::email),
     LINK(Texts::link),
-    /** Never worked out, for sizes, codes and dates may look so; only said. */
+    /** Worked out only of numbers that begin with a plus, for sizes, codes and dates may look like others. */
     PHONE(Texts::phone),
     CHOICE(Texts::any),
     /** Several with semicolons, bars, commas or lines between them. */
@@ -50,6 +50,8 @@ public enum Reading {
     TEXT(Texts::any),
     LONG_TEXT(Texts::any),
     FORMATTED_TEXT(Texts::any),
+    /** HTML, made into formatted text by whoever knows of HTML: what it says stays, its tags go. */
+    FORMATTED_HTML(Texts::any),
     /** So many marks, of a whole number. */
     RATING(Numbers::whole),
     /** 1,234.50 of a currency that is said. */
@@ -124,6 +126,11 @@ public enum Reading {
     /** Whether what the text names is kept elsewhere: rows of another table, or other files. */
     public boolean isBeside() {
         return isOfRows() || isOfFiles();
+    }
+
+    /** Whether what its texts come to is worked out elsewhere. */
+    boolean isWorkedOutElsewhere() {
+        return isBeside() || this == FORMATTED_HTML;
     }
 
     /** Whether it names rows of another table. */

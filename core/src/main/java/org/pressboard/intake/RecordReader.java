@@ -102,7 +102,7 @@ public final class RecordReader implements Iterator<Outcome>, Closeable {
         if (text.isEmpty() || (reading.isShaped() && text.isBlank())) {
             return null;
         }
-        Optional<Value> value = reading.isBeside() ? beside.find(column, text) : column.read(text);
+        Optional<Value> value = reading.isWorkedOutElsewhere() ? beside.find(column, text) : column.read(text);
         if (value.isEmpty()) {
             problems.add(Problem.of("row.misfit." + reading.name().toLowerCase(Locale.ROOT), column.label(),
                     Fit.Example.shortened(text)));

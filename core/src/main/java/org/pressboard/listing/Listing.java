@@ -116,6 +116,7 @@ public record Listing(ListingKey key, TableKey table, Condition keep, Show show,
             besides.add(opening.link());
         }
         besides.addAll(dress.asked());
+        of.letThrough().ifPresent(besides::add);
         return besides;
     }
 

@@ -3,6 +3,7 @@ package org.pressboard.listing;
 import java.util.List;
 import java.util.Objects;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.value.FieldKey;
 
@@ -56,6 +57,16 @@ public record Opening(How how, String button, List<Shown> fields, @Nullable Fiel
 
     public Opening showing(List<Shown> others) {
         return new Opening(how, button, others, link);
+    }
+
+    /** The same for a list that shows less than before: what was on an opened row because the list showed it stays there. */
+    public Opening keeping(List<Shown> before) {
+        return how.hasAddress() && fields.isEmpty() ? showing(before.stream().map(look -> Shown.usual(look.field())).toList()) : this;
+    }
+
+    /** The same with a field behind the others. */
+    Opening adding(FieldKey field) {
+        return showing(Stream.concat(fields.stream(), Stream.of(Shown.usual(field))).toList());
     }
 
     /** The same with those fields only. */

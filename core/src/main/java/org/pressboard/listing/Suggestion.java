@@ -34,6 +34,7 @@ public final class Suggestion {
         Fields fields = table.fields();
         List<FieldKey> shown = shown(fields);
         return Listing.plain(key, table.key(), shown)
+                .with(shown.size() < fields.all().size() ? opened(fields) : Opening.NONE)
                 .with(Finding.by(searchable(fields, shown), narrowable(fields, shown)))
                 .with(Ordering.by(order(fields, shown, differ))).takenAwayAs(EnumSet.allOf(TakeAway.class));
     }
@@ -53,6 +54,45 @@ public final class Suggestion {
         }
         return listing.with(listing.show().adding(field.key()))
                 .with(listing.find().searching(search).narrowing(narrow));
+    }
+
+    /**
+     * The listing with the form in which people say what they look for. In a form with boxes each field that was searched has a
+     * box of its own, and there is none for all of them, unless somebody says so afterwards.
+     */
+    public static Listing asking(Listing listing, Fields fields, Finding.SearchForm form) {
+        Finding find = listing.find();
+        if (form.isOfBoxes() == find.form().isOfBoxes()) {
+            return listing.with(find.in(form));
+        }
+        if (form.isOfBoxes()) {
+            List<FieldKey> boxes = Stream.concat(find.search().stream()
+                    .filter(key -> !NarrowBy.offered(fields.get(key).type()).isEmpty()), find.narrow().stream()).distinct().toList();
+            return listing.with(find.in(form).searching(List.of()).narrowing(boxes));
+        }
+        List<FieldKey> narrow = find.narrow().stream().filter(key -> worth(fields.get(key).type()) < NOTHING).toList();
+        return listing.with(find.in(form).searching(find.search().isEmpty() ? searchable(fields, listing.shown()) : find.search())
+                .narrowing(narrow));
+    }
+
+    /**
+     * The listing with a field that its table has just got, where nobody has chosen among the others: in the list as long as
+     * there is room, else on the opened row.
+     */
+    public static Listing joining(Listing listing, Fields before, Field field) {
+        if (!before.stream().map(Field::key).allMatch(listing.seen()::contains) || listing.seen().contains(field.key())) {
+            return listing;
+        }
+        Listing more = adding(listing, field);
+        if (listing.shown().size() < MOST_SHOWN && !isLengthy(field.type())) {
+            return more.opening().fields().isEmpty() ? more : more.with(more.opening().adding(field.key()));
+        }
+        return listing.with((listing.opening().fields().isEmpty() ? opened(before) : listing.opening()).adding(field.key()));
+    }
+
+    /** All fields on a row that is laid over the list: where the list shows fewer than there are. */
+    private static Opening opened(Fields fields) {
+        return Opening.NONE.by(Opening.How.NARROW_SLIP).showing(fields.stream().map(field -> Shown.usual(field.key())).toList());
     }
 
     /** The first fields as they stand in the table; long texts only where there is room besides the short ones. */

@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.pressboard.condition.Operator;
 import org.pressboard.value.PlainForm;
 import org.pressboard.value.TypedForm;
@@ -43,6 +44,13 @@ public sealed interface Chosen extends FieldType {
         /** Of these texts, all without a colour. */
         public static Choice of(List<String> texts) {
             return new Choice(plain(texts));
+        }
+
+        /** Of these texts, each in a colour of its own where there are no more of them than colours. */
+        public static Choice coloured(List<String> texts) {
+            List<Colour> colours = List.of(Colour.values()).subList(1, Colour.values().length);
+            return texts.size() > colours.size() ? of(texts) : new Choice(IntStream.range(0, texts.size())
+                    .mapToObj(at -> new Option(texts.get(at), colours.get(at))).toList());
         }
 
         @Override

@@ -38,6 +38,11 @@ public record Field(FieldKey key, String label, FieldType type, @Nullable Comput
         this(key, label, type, null, Rules.NONE, null, "", "", false, false);
     }
 
+    /** What a table begins with that has nothing yet: a text by which its rows are known. */
+    public static Field first(String label) {
+        return new Field(new FieldKey("name"), label, new Textual.Text());
+    }
+
     /** A field that is worked out; its type follows from what it is worked out of (see {@link Tables}). */
     public static Field computed(FieldKey key, String label, Computed computed) {
         return new Field(key, label, new Textual.Text(), computed, Rules.NONE, null, "", "", false, false);

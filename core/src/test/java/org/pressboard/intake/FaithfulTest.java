@@ -100,12 +100,12 @@ class FaithfulTest {
 
     @Test
     void whatWouldNotBeTheSameIsTextAndSaidOfTheReadingThatWouldDoIt() {
-        ColumnSurvey phones = Files.survey("Who,Phone\nMira,+4915112345100\nTomas,+4915112345101\n").columns().get(1);
-        assertThat(phones.suggested()).containsExactly(Reading.TEXT);
-        assertThat(phones.fit(Reading.WHOLE).isFaithful()).isFalse();
-        assertThat(phones.fit(Reading.WHOLE).altered()).isEqualTo(new Fit.Found(2, List.of(
-                new Fit.Example(2, "+4915112345100"), new Fit.Example(3, "+4915112345101"))));
-        assertThat(phones.atAPrice()).contains(Reading.WHOLE);
+        ColumnSurvey shelves = Files.survey("Who,Shelf\nMira,+491511\nTomas,+491512\n").columns().get(1);
+        assertThat(shelves.suggested()).containsExactly(Reading.TEXT);
+        assertThat(shelves.fit(Reading.WHOLE).isFaithful()).isFalse();
+        assertThat(shelves.fit(Reading.WHOLE).altered()).isEqualTo(new Fit.Found(2, List.of(
+                new Fit.Example(2, "+491511"), new Fit.Example(3, "+491512"))));
+        assertThat(shelves.atAPrice()).contains(Reading.WHOLE);
         assertThat(Files.survey("a\nx\n").columns().getFirst().atAPrice()).isEmpty();
     }
 

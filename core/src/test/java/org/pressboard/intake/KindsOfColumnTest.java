@@ -67,7 +67,7 @@ class KindsOfColumnTest {
         assertThat(type(text, Reading.SHARE_POINT)).isEqualTo(new Numeric.Percent(2));
         assertThat(Files.survey("a,b\nx,3\ny,4\n").columns().get(1).offered())
                 .contains(Reading.AMOUNT_POINT).doesNotContain(Reading.AMOUNT_COMMA);
-        Plan.Column yen = new Plan.Column(1, "Price", Reading.AMOUNT_POINT, false, null, false, "JPY");
+        Plan.Column yen = new Plan.Column(1, "Price", Reading.AMOUNT_POINT, false, null, false, "JPY", null);
         assertThat(yen.read("1,200")).contains(Value.of(new java.math.BigDecimal("1200")));
         // JPY has no minor unit (ISO 4217)
         assertThat(yen.read("12.25")).isEmpty();

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
+import org.pressboard.table.Chosen;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -209,5 +210,41 @@ class SurveyTest {
     private static void assertRefused(byte[] bytes, String code) {
         assertThatThrownBy(() -> Files.survey(Files.of(bytes))).isInstanceOfSatisfying(ProblemsFound.class,
                 found -> assertThat(found.problems().all()).extracting(Problem::code).containsExactly(code));
+    }
+
+    @Test
+    void fewShortTextsThatComeAgainAreAChoiceInASmallFile() {
+        ColumnSurvey state = Files.survey("tool,state\na,lent\nb,here\nc,lent\nd,broken\ne,here\nf,broken\n").columns().get(1);
+        assertThat(state.suggested()).containsExactly(Reading.CHOICE);
+        assertThat(state.options()).containsExactly("lent", "here", "broken");
+        assertThat(Files.survey("tool,who\na,Mira\nb,Tomas\nc,Mira\n").columns().get(1).suggested()).containsExactly(Reading.TEXT);
+        assertThat(Chosen.Choice.coloured(List.of("lent", "here")).options()).extracting(Chosen.Option::colour)
+                .containsExactly(Chosen.Colour.MOSS, Chosen.Colour.SAGE);
+        assertThat(Chosen.Choice.coloured(List.of("1", "2", "3", "4", "5", "6", "7", "8", "9")).options())
+                .extracting(Chosen.Option::colour).containsOnly(Chosen.Colour.PLAIN);
+    }
+
+    @Test
+    void numbersThatBeginWithAPlusArePhoneNumbers() {
+        assertThat(phones("+44 1632 960 001", "+49 (30) 23125 002", "01632 960003")).containsExactly(Reading.PHONE);
+        assertThat(phones("+4416329600", "+4416329601")).containsExactly(Reading.PHONE);
+        // sizes, and codes with a sign
+        assertThat(phones("10-12-14", "20-22-24")).containsExactly(Reading.TEXT);
+        assertThat(phones("+12", "+49 (30) 23125 002")).containsExactly(Reading.TEXT);
+        assertThat(phones("+44 1632 960 001", "12/14")).containsExactly(Reading.TEXT);
+    }
+
+    private static List<Reading> phones(String... texts) {
+        return Files.survey("who,phone\n" + String.join("\n", java.util.Arrays.stream(texts).map(text -> "x," + text).toList()) + "\n")
+                .columns().get(1).suggested();
+    }
+
+    @Test
+    void htmlInTextsIsSaidAndMadeIntoFormattedTextWhereSomebodySaysSo() {
+        ColumnSurvey notes = Files.survey("a,note\nx,<p>Keeps <b>well</b></p>\ny,3 < 4\nz,a<br/>b\n").columns().get(1);
+        assertThat(notes.tagged()).isEqualTo(new Fit.Found(2, List.of(new Fit.Example(2, "<p>"), new Fit.Example(4, "<br/>"))));
+        assertThat(notes.suggested()).containsExactly(Reading.TEXT);
+        assertThat(notes.offered()).contains(Reading.FORMATTED_HTML);
+        assertThat(Files.survey("a,note\nx,plain\n").columns().get(1).offered()).doesNotContain(Reading.FORMATTED_HTML);
     }
 }

@@ -3,10 +3,14 @@ package org.pressboard.bulk;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
+import java.util.regex.Pattern;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipInputStream;
@@ -33,6 +37,7 @@ public class Archive {
     static final long MOST_BYTES = 1024L * 1024 * 1024;
 
     private static final int TOLD = 20;
+    private static final Pattern ROWS = Pattern.compile("\\.(?:csv|tsv|tab)$", Pattern.CASE_INSENSITIVE);
 
     private final DSLContext sql;
     private final Files files;
@@ -59,17 +64,60 @@ public class Archive {
     }
 
     /**
-     * Keeps what is in an archive for the file with rows.
+     * The one file with rows in what may be an archive; empty where it is none, or has none in it.
+     *
+     * @throws ProblemsFound where there are several, or too much is in it
+     */
+    public Optional<String> rowsIn(InputStream maybeZip) throws IOException {
+        List<String> found = new ArrayList<>();
+        Bounded bounded = new Bounded();
+        try (ZipInputStream in = new ZipInputStream(maybeZip)) {
+            for (ZipEntry entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {
+                bounded.count();
+                if (!entry.isDirectory() && !isOfTheSystem(entry.getName()) && ROWS.matcher(entry.getName()).find()) {
+                    found.add(entry.getName());
+                }
+                bounded.of(in).transferTo(OutputStream.nullOutputStream());
+            }
+        } catch (ZipException | IllegalArgumentException broken) {
+            throw ProblemsFound.of("archive.broken");
+        }
+        if (found.size() > 1) {
+            throw ProblemsFound.of("archive.many-rows", Files.named(found.get(0)), Files.named(found.get(1)));
+        }
+        return found.stream().findFirst();
+    }
+
+    /** Runs through the bytes of one file in an archive. */
+    public void read(InputStream zip, String name, Reader reader) throws IOException {
+        try (ZipInputStream in = new ZipInputStream(zip)) {
+            for (ZipEntry entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {
+                if (entry.getName().equals(name)) {
+                    reader.read(in);
+                    return;
+                }
+            }
+        }
+    }
+
+    /** What is done with the bytes of one file. */
+    @FunctionalInterface
+    public interface Reader {
+        void read(InputStream in) throws IOException;
+    }
+
+    /**
+     * Keeps what is in an archive for the file with rows, but for one of them; {@code null}: all.
      *
      * @throws ProblemsFound when it is no archive, or there is too much in it; what was kept before stays
      */
-    public void unpack(UUID intake, InputStream zip) throws IOException {
+    public void unpack(UUID intake, InputStream zip, @Nullable String except) throws IOException {
         boolean isEmpty = true;
         Bounded bounded = new Bounded();
         try (ZipInputStream in = new ZipInputStream(zip)) {
             for (ZipEntry entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {
                 isEmpty = false;
-                if (entry.isDirectory() || isOfTheSystem(entry.getName())) {
+                if (entry.isDirectory() || isOfTheSystem(entry.getName()) || entry.getName().equals(except)) {
                     continue;
                 }
                 bounded.count();

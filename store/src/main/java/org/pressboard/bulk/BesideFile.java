@@ -43,6 +43,7 @@ public final class BesideFile implements RecordReader.Beside {
         Reading reading = Objects.requireNonNull(column.reading());
         return switch (reading) {
             case REFERENCE -> row(column, text);
+            case FORMATTED_HTML -> Optional.of(HtmlTexts.commonMark(text)).filter(read -> !read.isEmpty()).map(Value::of);
             case REFERENCES -> Value.Several.ofAll(rowsNamed(column, text).stream().map(name -> row(column, name)));
             default -> reading.read(text).map(value -> value instanceof Value.Several(List<Value> values)
                     ? new Value.Several(values.stream().map(this::withContent).toList()) : withContent(value));

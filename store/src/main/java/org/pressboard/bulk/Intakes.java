@@ -21,7 +21,7 @@ import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Definitions;
-import org.pressboard.edition.Page;
+import org.pressboard.catalog.Drafts;
 import org.pressboard.edition.PageKey;
 import org.pressboard.files.Files;
 import org.pressboard.history.Act;
@@ -32,7 +32,6 @@ import org.pressboard.intake.Outcome;
 import org.pressboard.intake.Plan;
 import org.pressboard.intake.RecordReader;
 import org.pressboard.intake.Survey;
-import org.pressboard.listing.Suggestion;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
 import org.pressboard.problem.ProblemsFound;
@@ -69,6 +68,7 @@ public class Intakes {
     private final IntakeFiles files;
     private final IntakeWork work;
     private final Catalog catalog;
+    private final Drafts drafts;
     private final HostedTables tables;
     private final References references;
     private final Files attachments;
@@ -76,13 +76,14 @@ public class Intakes {
     private final DSLContext sql;
     private final TransactionTemplate transaction;
 
-    Intakes(IntakeRecords records, IntakeFiles files, IntakeWork work, Catalog catalog, HostedTables tables,
+    Intakes(IntakeRecords records, IntakeFiles files, IntakeWork work, Catalog catalog, Drafts drafts, HostedTables tables,
             References references, Files attachments, Acts acts, DSLContext sql,
             PlatformTransactionManager transactions) {
         this.records = records;
         this.files = files;
         this.work = work;
         this.catalog = catalog;
+        this.drafts = drafts;
         this.tables = tables;
         this.references = references;
         this.attachments = attachments;
@@ -131,7 +132,7 @@ public class Intakes {
         return survey(id, null, () -> {
             Survey survey = Survey.of(files.content(id), rows -> work.beat(id, rows, 0));
             Plan plan = references.suggestedIn(Plan.suggestedBy(survey, labelFrom(intake.fileName())),
-                    files.content(id), survey);
+                    files.content(id), survey, id);
             records.change(id, entity -> entity.surveyed(survey, plan));
         });
     }
@@ -254,9 +255,7 @@ public class Intakes {
         }
         attachments.use(table.key(), beside.used());
         sql.execute("analyze {0}", Hosted.name(table));
-        PageKey page = PageKey.from(plan.label(), catalog.pageKeys());
-        catalog.addPage(new Page(page, table.label(), List.of(
-                Suggestion.forTable(table, catalog.freeListingKey(page.name()), field -> tables.namesRows(table, field)))));
+        PageKey page = drafts.begin(table, table.label(), field -> tables.namesRows(table, field)).key();
         records.change(id, entity ->
                 entity.done(table.key().name(), page.name(), load.rowsLoaded(), load.rowsAside()));
         files.remove(id);

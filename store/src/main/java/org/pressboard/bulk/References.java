@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.regex.Pattern;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.intake.FileContent;
 import org.pressboard.intake.Plan;
@@ -29,9 +30,11 @@ import org.springframework.transaction.annotation.Transactional;
 class References {
 
     private static final Set<Reading> MAY_NAME = Set.of(Reading.TEXT, Reading.LONG_TEXT, Reading.CHOICE, Reading.CHOICES, Reading.EMAIL);
+    private static final Pattern PICTURE = Pattern.compile("\\.(?:jpe?g|png|gif|webp|svg)\\s*$", Pattern.CASE_INSENSITIVE);
     private static final int LOOKED_AT = 2_000;
     private static final int MOST_ROWS = 50_000;
     private static final int FEWEST_NAMES = 3;
+    private static final int LONGEST_CODE = 3;
 
     /** What it takes to look closer: marks may stand within names, too. */
     private static final double MOST_NAMED = 0.7;
@@ -48,11 +51,12 @@ class References {
 
     /**
      * The plan with columns referring to a table where all of their texts are names of its rows, for what is none would be kept
-     * aside; not the first column where it tells the file's own rows apart. Tables of very many rows are not looked
+     * aside; only said to be possible where the texts are short codes, which may fit by chance; not the first column where it tells the file's own rows apart. Tables of very many rows are not looked
      * through for that; they can be chosen.
      */
     @Transactional(readOnly = true)
-    public Plan suggestedIn(Plan plan, FileContent content, Survey survey) {
+    public Plan suggestedIn(Plan bare, FileContent content, Survey survey, UUID intake) {
+        Plan plan = naming(archive.contents(intake).keySet(), bare, content, survey);
         Map<Integer, Names> texts = texts(plan, content, survey);
         Tables tables = catalog.tables();
         Map<Table, Map<String, RowId>> known = new HashMap<>();
@@ -62,6 +66,10 @@ class References {
         List<Plan.Column> columns = new ArrayList<>();
         for (Plan.Column column : plan.columns()) {
             Names found = texts.getOrDefault(column.index(), new Names());
+            if (found.areCodes()) {
+                columns.add(best(known, found.whole).map(table -> column.maybe(table.key())).orElse(column));
+                continue;
+            }
             columns.add(best(known, found.whole).map(table -> column.referringTo(table.key(), false))
                     .or(() -> best(known, found.severalOrNone())
                             .map(table -> column.referringToSeveral(table.key(), false))).orElse(column));
@@ -69,10 +77,36 @@ class References {
         return new Plan(plan.label(), confirmed(tables, plan.columns(), columns, content, survey));
     }
 
+    /** Columns that name pictures or files that have come along are of these. */
+    private static Plan naming(Set<String> brought, Plan plan, FileContent content, Survey survey) {
+        if (brought.isEmpty()) {
+            return plan;
+        }
+        Map<Integer, List<String>> named = new HashMap<>();
+        List<Plan.Column> candidates = plan.taken().stream().filter(column -> column.reading() != null && MAY_NAME.contains(column.reading()))
+                .map(column -> column.withReading(Reading.REFERENCE)).toList();
+        BesideFile.eachText(content, survey, candidates, LOOKED_AT, (column, text) ->
+                named.computeIfAbsent(column.index(), any -> new ArrayList<>()).add(text));
+        return new Plan(plan.label(), plan.columns().stream().map(column -> files(brought, named.getOrDefault(column.index(), List.of()))
+                .map(column::withReading).orElse(column)).toList());
+    }
+
+    private static Optional<Reading> files(Set<String> brought, List<String> texts) {
+        List<List<String>> parts = texts.stream().map(PlainForm::parts).toList();
+        List<String> names = parts.stream().flatMap(List::stream).toList();
+        long there = names.stream().filter(name -> brought.contains(Archive.key(name))).count();
+        if (there == 0 || there < names.size() * MOST_NAMED) {
+            return Optional.empty();
+        }
+        boolean areSeveral = parts.stream().anyMatch(each -> each.size() > 1);
+        return Optional.of(areSeveral ? Reading.PICTURES : names.stream().allMatch(name -> PICTURE.matcher(name).find())
+                ? Reading.PICTURE : Reading.FILE);
+    }
+
     /** What the first rows suggest, where no row of the file is against it. */
     private List<Plan.Column> confirmed(Tables tables, List<Plan.Column> before, List<Plan.Column> suggested, FileContent content,
             Survey survey) {
-        List<Plan.Column> referring = suggested.stream().filter(column -> !before.contains(column)).toList();
+        List<Plan.Column> referring = suggested.stream().filter(column -> column.to() != null).toList();
         if (referring.isEmpty()) {
             return suggested; // nothing to read the whole file for
         }
@@ -97,6 +131,11 @@ class References {
         void add(String text) {
             isRepeating |= !whole.add(RowNames.folded(text));
             PlainForm.parts(text).stream().map(RowNames::folded).forEach(parts::add);
+        }
+
+        /** Whether they are so short, or numbers, that they may be called as rows of another table by chance. */
+        boolean areCodes() {
+            return whole.stream().allMatch(text -> text.length() <= LONGEST_CODE || text.chars().allMatch(Character::isDigit));
         }
 
         /** None where no text has several in it. */

@@ -4,15 +4,22 @@ import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
 import org.jooq.Record;
 import org.jooq.impl.DSL;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
+import org.pressboard.listing.Suggestion;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.table.Table;
+import org.pressboard.value.FieldKey;
+import org.pressboard.value.Names;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -40,6 +47,22 @@ public class Drafts {
      * @param takenBack whether it is taken back now, and can be made again
      */
     public record Step(long id, Instant at, String who, Page before, Page after, boolean takenBack) {
+    }
+
+    /**
+     * Makes a page that nobody gets yet, with a listing of that table as most owners would want it. Where another page is
+     * called so, it gets a number.
+     *
+     * @param differ whether the values of a field are all there and all different
+     */
+    @Transactional
+    public Page begin(Table table, String wanted, Predicate<FieldKey> differ) {
+        Set<String> taken = catalog.drafts().stream().map(Page::title).collect(Collectors.toSet());
+        String title = Names.unique(wanted, " ", taken);
+        PageKey key = PageKey.from(title, catalog.pageKeys());
+        Page page = new Page(key, title, List.of(Suggestion.forTable(table, catalog.freeListingKey(key.name()), differ)));
+        catalog.addPage(page);
+        return page;
     }
 
     /**

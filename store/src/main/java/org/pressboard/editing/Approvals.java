@@ -1,5 +1,6 @@
 package org.pressboard.editing;
 
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -34,40 +35,44 @@ public class Approvals {
     }
 
     /**
-     * @return the act that did; empty where the row was let through already
-     * @throws ProblemsFound when the row is there no more
+     * Lets those of the rows through that wait; of others, somebody has decided already.
+     *
+     * @return the act that did, and the rows; empty where none waits
      */
     @Transactional
-    public Optional<Long> letThrough(TableKey key, RowId row, Author author) {
-        FieldKey by = field(key);
-        RowEditing.Outcome outcome = editing.change(key, row, Map.of(by, Optional.of(Value.of(false))),
-                Map.of(by, Optional.of(Value.of(true))), author);
-        return outcome instanceof RowEditing.Outcome.Done done ? Optional.ofNullable(done.act()) : Optional.empty();
+    public Optional<Decided> letThrough(TableKey key, Collection<RowId> rows, Author author) {
+        List<RowId> waiting = waiting(key, rows);
+        if (waiting.isEmpty()) {
+            return Optional.empty();
+        }
+        RowEditing.Outcome outcome = editing.changeAll(key, waiting, Map.of(field(key), Optional.of(Value.of(true))), author);
+        return outcome instanceof RowEditing.Outcome.Done(Long act) && act != null ? Optional.of(new Decided(act, waiting)) : Optional.empty();
     }
 
     /**
-     * Removes a row that waits; it can be taken back like any removal.
+     * Removes those of the rows that wait; they can be put back like after any removal.
      *
-     * @throws ProblemsFound when it waits no more, or rows refer to it
+     * @return the act that did, and the rows; empty where none waits
+     * @throws ProblemsFound when rows refer to one of them
      */
     @Transactional
-    public long turnAway(TableKey key, RowId row, Author author) {
+    public Optional<Decided> turnAway(TableKey key, Collection<RowId> rows, Author author) {
+        List<RowId> waiting = waiting(key, rows);
+        return waiting.isEmpty() ? Optional.empty() : Optional.of(new Decided(editing.remove(key, waiting, author), waiting));
+    }
+
+    /** What was decided, by which act. */
+    public record Decided(long act, List<RowId> rows) {
+    }
+
+    /** Which of the rows wait, kept from being decided by another at the same moment. */
+    private List<RowId> waiting(TableKey key, Collection<RowId> rows) {
         Table table = catalog.tables().get(key);
-        boolean waits = sql.fetchExists(DSL.selectOne().from(Hosted.name(table))
-                .where(Hosted.ID.eq(row).and(DSL.condition("not {0}", TableSql.column(table.field(field(key)))))));
-        if (!waits) {
-            throw ProblemsFound.of("row.waits-no-more");
-        }
-        return editing.remove(key, List.of(row), author);
+        return sql.select(Hosted.ID).from(Hosted.name(table)).where(Hosted.oneOf(Hosted.ID, rows)
+                .and(DSL.condition("not {0}", TableSql.column(table.field(field(key)))))).orderBy(Hosted.ID).forUpdate().fetch(Hosted.ID);
     }
 
-    /** The e-mail address of whoever sent the row from a page, where that is known. */
-    @Transactional(readOnly = true)
-    public Optional<String> sender(TableKey key, RowId row) {
-        return Optional.ofNullable(senders(catalog.tables().get(key), List.of(row)).get(row));
-    }
-
-    /** The same of several rows of the table; those of whom it is not known are left out. */
+    /** The e-mail addresses of those who sent the rows from a page; of whom it is not known, they are left out. */
     @Transactional(readOnly = true)
     public Map<RowId, String> senders(Table table, List<RowId> rows) {
         Map<RowId, String> senders = new HashMap<>();

@@ -157,7 +157,7 @@ class BesideFileTest extends IntakeStoreTest {
                 plan(id).columns().get(1).withReading(Reading.PICTURE)));
         String drawing = "<svg xmlns=\"http://www.w3.org/2000/svg\"><path d=\"M0 0\"/></svg>";
         archive.unpack(id, zip(Map.of("one.svg", drawing, "deep/TWO.svg", drawing + " ", "broken.svg", "<svg",
-                "__MACOSX/._one.svg", "x")));
+                "__MACOSX/._one.svg", "x")), null);
         Archive.Brought brought = archive.brought(id);
         assertThat(brought.kept()).isEqualTo(2);
         assertThat(brought.refused()).containsOnlyKeys("broken.svg");
@@ -173,7 +173,7 @@ class BesideFileTest extends IntakeStoreTest {
         csv.write(query(catalog.table(key).orElseThrow(), Visitor.staff(""), Condition.ALWAYS, List.of(), 1, 10),
                 ENGLISH, SpreadsheetCells.BARE, Carrying.UNWATCHED, out);
         assertThat(out.toString(StandardCharsets.UTF_8)).contains("a,Pictures/One.SVG").contains("c,three.svg");
-        assertThatThrownBy(() -> archive.unpack(id, new ByteArrayInputStream(new byte[] {1, 2, 3})))
+        assertThatThrownBy(() -> archive.unpack(id, new ByteArrayInputStream(new byte[] {1, 2, 3}), null))
                 .isInstanceOfSatisfying(ProblemsFound.class, found -> assertThat(found.problems().all())
                         .containsExactly(Problem.of("archive.broken")));
     }

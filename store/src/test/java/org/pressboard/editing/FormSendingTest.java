@@ -145,10 +145,16 @@ class FormSendingTest extends StoreTest {
                 APPROVED, Value.of(true)), OWNER);
         assertThat(seen()).isZero();
         assertThat(editing.find(guests.key(), added.row()).orElseThrow().find(APPROVED)).contains(Value.of(false));
-        assertThat(approvals.sender(guests.key(), added.row())).contains("mira@example.org");
-        approvals.letThrough(guests.key(), added.row(), OWNER);
-        assertThat(seen()).isOne();
-        assertThatThrownBy(() -> approvals.turnAway(guests.key(), added.row(), OWNER)).isInstanceOf(ProblemsFound.class);
+        RowEditing.Added other = visiting.add(Visitor.member("tomas@example.org"), guests.key(), Map.of(NAME, Value.of("Tomas")), OWNER);
+        List<RowId> both = List.of(added.row(), other.row());
+        assertThat(approvals.senders(catalog.tables().get(guests.key()), both)).isEqualTo(Map.of(added.row(), "mira@example.org",
+                other.row(), "tomas@example.org"));
+        assertThat(approvals.letThrough(guests.key(), both, OWNER).orElseThrow().rows()).isEqualTo(both);
+        assertThat(seen()).isEqualTo(2);
+        // somebody else has decided by then
+        assertThat(approvals.letThrough(guests.key(), both, OWNER)).isEmpty();
+        assertThat(approvals.turnAway(guests.key(), both, OWNER)).isEmpty();
+        assertThat(seen()).isEqualTo(2);
     }
 
     /** As its owner says of the form; what else is added to the table waits as before. */
@@ -166,7 +172,7 @@ class FormSendingTest extends StoreTest {
     void whatIsTurnedAwayIsGone() {
         changes.change(catalog.tables().get(guests.key()).approvedBy(APPROVED), OWNER);
         RowEditing.Added added = visiting.add(Visitor.ANYONE, guests.key(), Map.of(NAME, Value.of("Who")), OWNER);
-        approvals.turnAway(guests.key(), added.row(), OWNER);
+        approvals.turnAway(guests.key(), List.of(added.row()), OWNER);
         assertThat(rows()).isZero();
     }
 

@@ -23,6 +23,8 @@ public class CalledRows {
 
     private static final int MOST_ROWS = 100;
 
+    private static final int MOST_ALIKE = 5;
+
     private final RowPicker picker;
 
     CalledRows(RowPicker picker) {
@@ -73,7 +75,8 @@ public class CalledRows {
                     : Typed::text), joined(all, isSeveral ? Typed::called : Typed::text), control.was(), control.problem(),
                     control.theirs());
             return all.stream().filter(each -> each.row.isEmpty()).findFirst()
-                    .map(each -> typedIn.wrong(words.say("entry.no-row-called", each.text))).orElse(typedIn);
+                    .map(each -> typedIn.wrong(each.alike.isEmpty() ? words.say("entry.no-row-called", each.text)
+                            : words.say("entry.no-row-called.alike", each.text, String.join(", ", each.alike)))).orElse(typedIn);
         }
 
         private static String joined(List<Typed> all, Function<Typed, String> how) {
@@ -81,8 +84,8 @@ public class CalledRows {
         }
     }
 
-    /** What somebody typed, and the row that is called so. */
-    private record Typed(String text, Optional<Value.Referred> row) {
+    /** What somebody typed, and the row that is called so; where none is, some that are called nearly so. */
+    private record Typed(String text, Optional<Value.Referred> row, List<String> alike) {
 
         private String called() {
             return row.map(Value.Referred::heading).orElse(text);
@@ -101,7 +104,7 @@ public class CalledRows {
             List<String> texts = sent.getOrDefault(name, List.of()).stream().map(String::strip).filter(text -> !text.isEmpty())
                     .distinct().limit(field.type().isSeveral() ? MOST_ROWS : 1).toList();
             if (field.type() instanceof Referring referring && !texts.isEmpty()) {
-                List<Typed> found = texts.stream().map(text -> new Typed(text, row(visit, referring, field, text))).toList();
+                List<Typed> found = texts.stream().map(text -> typed(visit, referring, field, text)).toList();
                 typed.put(field.key(), found);
                 numbers.put(name, found.stream().map(each -> each.row.map(row -> row.row().toString()).orElse(""))
                         .distinct().toList());
@@ -110,9 +113,14 @@ public class CalledRows {
         return new Named(numbers, typed);
     }
 
-    private Optional<Value.Referred> row(Visit visit, Referring referring, Field field, String text) {
-        return numbered(text).map(row -> picker.headings(visit.sight(referring.to()), visit.visitor(), visit.standpoint(), List.of(row))
-                .stream().findFirst()).orElseGet(() -> RowPicker.just(find(visit, field, text), text));
+    private Typed typed(Visit visit, Referring referring, Field field, String text) {
+        Optional<RowId> number = numbered(text);
+        if (number.isPresent()) {
+            return new Typed(text, picker.headings(visit.sight(referring.to()), visit.visitor(), visit.standpoint(), List.of(number.get()))
+                    .stream().findFirst(), List.of());
+        }
+        List<Value.Referred> found = find(visit, field, text);
+        return new Typed(text, RowPicker.just(found, text), found.stream().map(Value.Referred::heading).distinct().limit(MOST_ALIKE).toList());
     }
 
     /** The row that is meant by {@code #} and its number. */

@@ -1,8 +1,10 @@
 package org.pressboard.desk;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
@@ -14,6 +16,8 @@ import org.pressboard.grant.Group;
 import org.pressboard.listing.ListingKey;
 import org.pressboard.stand.DraftedPages;
 import org.pressboard.visit.Visit;
+import org.pressboard.words.Words;
+import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
 import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -29,8 +33,10 @@ class DeskAccess {
 
     private final Catalog catalog;
     private final Drafts drafts;
+    private final MessageSource messages;
 
-    DeskAccess(Catalog catalog, Drafts drafts) {
+    DeskAccess(Catalog catalog, Drafts drafts, MessageSource messages) {
+        this.messages = messages;
         this.catalog = catalog;
         this.drafts = drafts;
     }
@@ -80,8 +86,18 @@ class DeskAccess {
             }
             return let;
         });
-        flash.addFlashAttribute("said", "Kept; it holds from the next edition on.");
+        flash.addFlashAttribute("said", said(visit, draft, access, groups));
         return "redirect:/desk/pages/" + key;
+    }
+
+    /** Whom the page is for, and from when on. */
+    private String said(Visit visit, Page draft, Access access, List<Group> groups) {
+        List<Choice> all = choices(groups);
+        String who = access.audiences().stream().map(DeskAccess::name).map(name -> all.stream().filter(choice -> choice.name().equals(name))
+                .findFirst().map(Choice::label).orElse(name)).collect(Collectors.joining(", "));
+        String when = visit.site().edition(draft.key()).isPresent() ? "yet" : "first";
+        Words words = new Words(messages, Locale.UK);
+        return who.isEmpty() ? words.say("desk.access.open." + when) : words.say("desk.access.only." + when, who);
     }
 
     private static List<Audience> audiences(@Nullable List<String> names, List<Group> groups) {

@@ -5,7 +5,9 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Drafts;
 import org.pressboard.edition.Page;
@@ -13,6 +15,7 @@ import org.pressboard.edition.PageKey;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.Suggestion;
 import org.pressboard.problem.Problem;
+import org.pressboard.value.Names;
 import org.pressboard.words.Words;
 import org.pressboard.stand.DraftedPages;
 import org.pressboard.stand.NotThere;
@@ -44,14 +47,8 @@ class DeskDraft {
     String make(@RequestParam String table, @RequestParam(defaultValue = "") String title) {
         Table of = table(table);
         String called = title.isBlank() ? of.label() : cut(title.strip(), Page.LONGEST_TITLE);
-        PageKey key = PageKey.from(called, catalog.pageKeys());
-        Listing listing = suggested(of, key.name());
-        catalog.addPage(new Page(key, called, List.of(listing)));
-        return "redirect:/desk/pages/" + key + "/" + listing.key();
-    }
-
-    private Listing suggested(Table table, String name) {
-        return Suggestion.forTable(table, catalog.freeListingKey(name), field -> false);
+        Page page = drafts.begin(of, called, field -> false);
+        return "redirect:/desk/pages/" + page.key() + "/" + page.listings().getFirst().key();
     }
 
     /** Changes what the draft is called and says first, and the page's address at once. */
@@ -89,7 +86,12 @@ class DeskDraft {
     String add(Visit visit, @PathVariable String key, @RequestParam String table) {
         Page draft = DraftedPages.draft(catalog, key);
         Table of = table(table);
-        Listing listing = suggested(of, of.key().name().replace('_', '-'));
+        Set<String> titles = draft.listings().stream().flatMap(other -> catalog.table(other.table()).stream()
+                .map(each -> other.dress().title().isEmpty() ? each.label() : other.dress().title())).collect(Collectors.toSet());
+        Listing suggested = Suggestion.forTable(of, catalog.freeListingKey(of.key().name().replace('_', '-')),
+                field -> false);
+        // what another listing of the page is called too is told apart by a title of its own
+        Listing listing = titles.contains(of.label()) ? suggested.with(suggested.dress().titled(Names.unique(of.label(), " ", titles))) : suggested;
         change(visit, draft, page -> {
             List<Listing> more = new ArrayList<>(page.listings());
             more.add(listing);

@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -17,6 +18,7 @@ import org.pressboard.bulk.Archive;
 import org.pressboard.bulk.Intake;
 import org.pressboard.bulk.Intakes;
 import org.pressboard.catalog.Catalog;
+import org.pressboard.files.Files;
 import org.pressboard.problem.Problems;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.words.Moments;
@@ -46,6 +48,9 @@ class DeskIntake {
     /** Most files are read in less; then the owner lands on the screen itself, not on its progress. */
     private static final int SECONDS_TO_WAIT = 2;
 
+    /** With this a zip begins (APPNOTE.TXT, 4.3.7). */
+    private static final byte[] ZIP = {'P', 'K', 3, 4};
+
     private final Intakes intakes;
     private final Archive archive;
     private final Catalog catalog;
@@ -63,12 +68,34 @@ class DeskIntake {
         if (file.isEmpty()) {
             throw ProblemsFound.of("file.empty");
         }
-        UUID id;
-        try (InputStream in = file.getInputStream()) {
-            id = intakes.receive(fileName(file), in);
-        }
+        UUID id = received(file);
         await(intakes.survey(id));
         return "redirect:/desk/intake/" + id;
+    }
+
+    /** A file with rows by itself, or in a zip together with what it names. */
+    private UUID received(MultipartFile file) throws IOException {
+        Optional<String> rows = rowsIn(file);
+        UUID[] id = new UUID[1];
+        try (InputStream in = file.getInputStream()) {
+            if (rows.isEmpty()) {
+                return intakes.receive(fileName(file), in);
+            }
+            archive.read(in, rows.get(), bytes -> id[0] = intakes.receive(Files.named(rows.get()), bytes));
+        }
+        try (InputStream in = file.getInputStream()) {
+            archive.unpack(id[0], in, rows.get());
+        } catch (ProblemsFound against) {
+            intakes.discard(id[0]);
+            throw against;
+        }
+        return id[0];
+    }
+
+    private Optional<String> rowsIn(MultipartFile file) throws IOException {
+        try (InputStream start = file.getInputStream(); InputStream in = file.getInputStream()) {
+            return Arrays.equals(start.readNBytes(ZIP.length), ZIP) ? archive.rowsIn(in) : Optional.empty();
+        }
     }
 
     /** Browsers send quotation marks and line ends of a name so (WHATWG HTML, multipart/form-data encoding). */
@@ -110,7 +137,7 @@ class DeskIntake {
         IntakeForm form = IntakeForm.sent(intake, parameters);
         intakes.keepPlan(id, form.plan());
         show(model, intake, form);
-        return "desk/intake-parts :: planForm";
+        return "desk/intake-parts :: looked";
     }
 
     /** Reads the file as the owner says that it is written. */
@@ -148,7 +175,7 @@ class DeskIntake {
     String pictures(@PathVariable UUID id, @RequestParam MultipartFile file) throws IOException {
         Intake intake = findReady(id);
         try (InputStream in = file.getInputStream()) {
-            archive.unpack(intake.id(), in);
+            archive.unpack(intake.id(), in, null);
         }
         return "redirect:/desk/intake/" + id;
     }

@@ -2,10 +2,8 @@ package org.pressboard.desk;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -15,38 +13,30 @@ import org.pressboard.bulk.Intake;
 import org.pressboard.bulk.Intakes;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.DraftedPage;
-import org.pressboard.catalog.PublishedSite;
 import org.pressboard.control.FormDesk;
+import org.pressboard.desk.publish.DeskPublish;
 import org.pressboard.desk.table.Ungranted;
 import org.pressboard.desk.table.UnseenFields;
-import org.pressboard.grant.Openness;
 import org.pressboard.listing.Listing;
-import org.pressboard.log.Logged;
 import org.pressboard.schema.Indexes;
 import org.pressboard.schema.Publisher;
 import org.pressboard.sheet.Sheet;
 import org.pressboard.sheet.Sheets;
 import org.pressboard.words.Words;
-import org.pressboard.signin.LogBook;
 import org.pressboard.stand.Asking;
 import org.pressboard.stand.DraftedPages;
 import org.pressboard.stand.OpenPage;
 import org.pressboard.stand.Stand;
-import org.pressboard.table.Table;
-import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 import org.pressboard.visit.Visit;
-import org.pressboard.visit.Who;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
-import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import org.unbescape.html.HtmlEscape;
 
 /** A page at the desk: its draft as it will look, and publishing it. */
@@ -60,35 +50,24 @@ class DeskPages {
     private final Sheets sheets;
     private final Intakes intakes;
     private final MessageSource messages;
-    private final PublishedWords publishedWords;
+    private final DeskPublish publish;
     private final UnseenFields unseen;
     private final GoneFields gone;
     private final Ungranted ungranted;
     private final FormDesk forms;
-    private final LogBook log;
 
     DeskPages(Catalog catalog, Publisher publisher, Sheets sheets, Intakes intakes, MessageSource messages,
-            PublishedWords publishedWords, UnseenFields unseen, GoneFields gone, Ungranted ungranted, FormDesk forms, LogBook log) {
+            DeskPublish publish, UnseenFields unseen, GoneFields gone, Ungranted ungranted, FormDesk forms) {
         this.ungranted = ungranted;
         this.forms = forms;
         this.gone = gone;
         this.unseen = unseen;
-        this.publishedWords = publishedWords;
-        this.log = log;
+        this.publish = publish;
         this.catalog = catalog;
         this.publisher = publisher;
         this.sheets = sheets;
         this.intakes = intakes;
         this.messages = messages;
-    }
-
-    /**
-     * A table of a page, and who may see its rows.
-     *
-     * @param chosen empty while nobody has said
-     * @param said   the same in words, where grants say more than can be chosen here
-     */
-    public record TableOnPage(Table table, Openness openness, String chosen, String said) {
     }
 
     /** A row kept aside: its line in the file and why. */
@@ -100,7 +79,7 @@ class DeskPages {
             @RequestParam @Nullable UUID intake, Model model) {
         DraftedPage page = DraftedPages.find(catalog, key);
         model.addAttribute("page", page);
-        model.addAttribute("tables", tables(visit, page));
+        model.addAttribute("publishing", publish.beside(visit, page.draft()));
         model.addAttribute("audiences", DeskAccess.choices(catalog.groups()));
         model.addAttribute("letIn", DeskAccess.names(page.draft().access().audiences()));
         model.addAttribute("letInTo", page.draft().listings().stream().collect(Collectors.toMap(
@@ -159,32 +138,6 @@ class DeskPages {
         return "desk/page :: indexes";
     }
 
-    @PostMapping("/desk/pages/{key}/publish")
-    String publish(Visit visit, @PathVariable String key, @RequestParam Map<String, String> parameters,
-            RedirectAttributes flash) {
-        DraftedPage page = DraftedPages.find(catalog, key);
-        Words words = new Words(messages, Locale.UK);
-        Map<TableKey, Openness> open = new HashMap<>();
-        for (TableOnPage table : tables(visit, page)) {
-            Optional<Openness> chosen = openness(parameters.getOrDefault("see." + table.table().key(), table.chosen()));
-            if (chosen.isEmpty()) {
-                flash.addFlashAttribute("problem", words.say("desk.publish.choose", table.table().label()));
-                return "redirect:/desk/pages/" + key;
-            }
-            open.put(table.table().key(), chosen.get());
-        }
-        Who by = visit.who();
-        int number = publisher.publish(page.draft().key(), open, by == null ? null : by.accountId()).number();
-        log.note(visit, Logged.What.PUBLISHED, "/" + key + ", edition " + number);
-        flash.addFlashAttribute("published", words.say("desk.published", number));
-        flash.addFlashAttribute("publishedFor", publishedWords.of(page.draft()));
-        return "redirect:/desk/pages/" + key;
-    }
-
-    private static Optional<Openness> openness(String name) {
-        return Stream.of(Openness.values()).filter(each -> each.name().equals(name)).findFirst();
-    }
-
     /** The listings of the draft whose tables are not in the bin. */
     private Stream<Listing> listings(DraftedPage page) {
         Tables tables = catalog.tables();
@@ -193,27 +146,6 @@ class DeskPages {
 
     private ShownFields shown(Listing listing) {
         return ShownFields.of(listing, catalog.table(listing.table()).orElseThrow());
-    }
-
-    @PostMapping("/desk/pages/{key}/withdraw")
-    String withdraw(Visit visit, @PathVariable String key, RedirectAttributes flash) {
-        catalog.withdraw(DraftedPages.draft(catalog, key).key());
-        log.note(visit, Logged.What.WITHDRAWN, "/" + key);
-        flash.addFlashAttribute("withdrawn", true);
-        return "redirect:/desk/pages/" + key;
-    }
-
-    private List<TableOnPage> tables(Visit visit, DraftedPage page) {
-        PublishedSite site = visit.site();
-        return listings(page).map(Listing::table).distinct()
-                .map(key -> onPage(page, site.table(key), site.openness(key))).toList();
-    }
-
-    /** That nobody may see a table is not chosen before the page was published so. */
-    private TableOnPage onPage(DraftedPage page, Table table, Openness openness) {
-        boolean isOpen = openness == Openness.NOBODY && page.editions().isEmpty();
-        return new TableOnPage(table, openness, isOpen ? "" : openness.name(),
-                openness == Openness.AS_GRANTED ? publishedWords.seen(table.key()) : "");
     }
 
     /** Its draft, as whoever works at the desk sees it. */

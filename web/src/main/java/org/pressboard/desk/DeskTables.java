@@ -11,6 +11,7 @@ import org.pressboard.grant.Openness;
 import org.pressboard.listing.Total;
 import org.pressboard.rows.Rows;
 import org.pressboard.schema.Bin;
+import org.pressboard.schema.NewTables;
 import org.pressboard.schema.TableChanges;
 import org.pressboard.words.Moments;
 import org.pressboard.words.Words;
@@ -18,8 +19,6 @@ import org.pressboard.table.Field;
 import org.pressboard.table.Fields;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
-import org.pressboard.table.Textual;
-import org.pressboard.value.FieldKey;
 import org.pressboard.visit.Visit;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
@@ -38,10 +37,13 @@ class DeskTables {
     private final Rows rows;
     private final Intakes intakes;
     private final TableChanges changes;
+    private final NewTables fresh;
     private final Bin bin;
     private final MessageSource messages;
 
-    DeskTables(Catalog catalog, Rows rows, Intakes intakes, TableChanges changes, Bin bin, MessageSource messages) {
+    DeskTables(Catalog catalog, Rows rows, Intakes intakes, TableChanges changes, NewTables fresh, Bin bin,
+            MessageSource messages) {
+        this.fresh = fresh;
         this.catalog = catalog;
         this.rows = rows;
         this.intakes = intakes;
@@ -91,9 +93,8 @@ class DeskTables {
             flash.addFlashAttribute("problem", new Words(messages, language).say("desk.table.no-name"));
             return "redirect:/desk/tables";
         }
-        Field first = new Field(new FieldKey("name"), new Words(messages, language).say("desk.field.first"),
-                new Textual.Text());
-        Table table = changes.make(name, new Fields(List.of(first)), visit.author());
+        Table table = fresh.make(name, new Fields(List.of(Field.first(new Words(messages, language).say("desk.field.first")))),
+                visit.author());
         return "redirect:/desk/tables/" + table.key() + "/fields";
     }
 

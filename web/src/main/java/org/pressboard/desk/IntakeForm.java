@@ -141,9 +141,14 @@ record IntakeForm(Plan plan, List<Column> columns, Problems problems) {
             boolean leads = reading != null && reading.isOfRows() && choice.length > 1 && Names.isValid(choice[1]);
             columns.add(new Plan.Column(i, parameters.getOrDefault("label." + i, ""), reading,
                     !parameters.containsKey("take." + i), leads ? new TableKey(choice[1]) : null,
-                    parameters.containsKey("making." + i), currency(parameters.get("currency." + i))));
+                    parameters.containsKey("making." + i), currency(parameters.get("currency." + i)), maybe(intake, i)));
         }
         return of(intake, new Plan(parameters.getOrDefault("label", ""), columns));
+    }
+
+    private static @Nullable TableKey maybe(Intake intake, int column) {
+        List<Plan.Column> columns = Objects.requireNonNull(intake.plan()).columns();
+        return column < columns.size() ? columns.get(column).maybe() : null;
     }
 
     private static @Nullable String currency(@Nullable String chosen) {

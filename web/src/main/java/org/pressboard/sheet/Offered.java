@@ -117,7 +117,7 @@ public record Offered(@Nullable String add, Map<RowId, List<Link>> rows, Several
             boolean mayAdd = changing.add() && editing.mayAdd(visitor, table.key());
             boolean isInPlace = changing.change() && changing.inPlace() && addresses.isOnSite();
             return new Offered(mayAdd ? addresses.changing("/add") : null, links, several(changeable, may),
-                    isInPlace ? new InPlace(fields(listing.shown(), changeable), changeable) : NOTHING.inPlace);
+                    isInPlace ? new InPlace(fields(changeable), changeable) : NOTHING.inPlace);
         }
 
         private Several several(Set<RowId> changeable, Map<Verb, Set<RowId>> may) {
@@ -127,10 +127,11 @@ public record Offered(@Nullable String add, Map<RowId, List<Link>> rows, Several
                     ? new Several(addresses.changing("/several"), picked) : NOTHING.several;
         }
 
-        private Set<FieldKey> fields(List<FieldKey> shown, Set<RowId> changeable) {
+        /** Of those that are filled in, the ones that stand somewhere, in the list or on an opened row. */
+        private Set<FieldKey> fields(Set<RowId> changeable) {
             boolean letsThrough = editing.mayLetThrough(visitor, table.key());
-            Set<FieldKey> fields = changing.filled(table, shown).stream().filter(Changing::canBeTyped).map(Field::key)
-                    .filter(key -> shown.contains(key) && (letsThrough || !key.equals(table.approval())))
+            Set<FieldKey> fields = changing.filled(table, listing.shown()).stream().filter(Changing::canBeTyped).map(Field::key)
+                    .filter(key -> listing.seen().contains(key) && (letsThrough || !key.equals(table.approval())))
                     .collect(Collectors.toSet());
             fields.removeAll(editing.leftOut(visitor, Verb.CHANGE, table.key(), fields, changeable));
             return fields;

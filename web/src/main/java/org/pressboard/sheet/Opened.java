@@ -5,7 +5,6 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.sheet.line.Cell;
 import org.pressboard.sheet.line.CellMarkup;
 import org.pressboard.table.TableKey;
-import org.unbescape.html.HtmlEscape;
 
 /**
  * A row as it is read whole.
@@ -21,19 +20,17 @@ import org.unbescape.html.HtmlEscape;
  * @param live     the listing whose changes the page hears of; {@code null}: it hears of none
  * @param state    the number of the state of the rows that it was drawn from, or of an earlier one
  * @param changes  what the visitor may do with it, and where
+ * @param waits    whether nobody has approved it yet
+ * @param values   for each of the lines, where its value is changed where it stands; empty: it is not
  */
 public record Opened(String title, List<Picture> pictures, List<Cell> lines, String how, String back,
                      @Nullable String previous, @Nullable String next, TableKey table, @Nullable String live,
-                     long state, List<Offered.Link> changes) {
+                     long state, List<Offered.Link> changes, boolean waits, List<String> values) {
 
     /** A picture: at its whole size, as large as there is room for, and small. */
     public record Picture(String whole, String large, String small) {
     }
 
-    /** The same with where it is changed. */
-    Opened offering(List<Offered.Link> links) {
-        return new Opened(title, pictures, lines, how, back, previous, next, table, live, state, links);
-    }
 
     /** Whether the title has figures in it, which are not set in the type of headings. */
     public boolean isInFigures() {
@@ -44,12 +41,9 @@ public record Opened(String title, List<Picture> pictures, List<Cell> lines, Str
     public String linesMarkup() {
         StringBuilder html = new StringBuilder();
         CellMarkup cells = new CellMarkup(html);
-        for (Cell line : lines) {
-            if (!line.isEmpty()) {
-                html.append("<div class=\"").append(line.kind()).append("\"><dt>").append(HtmlEscape.escapeHtml4Xml(line.label()))
-                        .append("</dt><dd>");
-                cells.write(line);
-                html.append("</dd></div>");
+        for (int i = 0; i < lines.size(); i++) {
+            if (!(lines.get(i).isEmpty() && values.get(i).isEmpty())) {
+                cells.line(lines.get(i), values.get(i));
             }
         }
         return html.toString();

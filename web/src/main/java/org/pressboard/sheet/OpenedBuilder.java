@@ -15,6 +15,7 @@ import org.pressboard.rows.Rows;
 import org.pressboard.sheet.line.Cells;
 import org.pressboard.sheet.line.FileAnswer;
 import org.pressboard.sheet.line.Look;
+import org.pressboard.sheet.line.RowMark;
 import org.pressboard.stand.Addresses;
 import org.pressboard.stand.Asking;
 import org.pressboard.table.Attached;
@@ -49,16 +50,19 @@ final class OpenedBuilder {
     List<FieldKey> wanted() {
         List<FieldKey> wanted = new ArrayList<>(listing.opened().stream().map(Shown::field).toList());
         table.headingField().map(Field::key).ifPresent(wanted::add);
+        table.letThrough().ifPresent(wanted::add);
         return wanted;
     }
 
-    Opened build(Row row, long state) {
+    Opened build(Row row, long state, Offered offered) {
         List<Shown> looks = listing.opened();
         List<Shown> lines = looks.stream().filter(look -> !isPicture(look) && !isHeading(look)).toList();
         return new Opened(title(row), pictures(row, looks), new Cells(table, lines, words, FileAnswer.IN_LISTS).whole(row),
                 Look.of(listing).how(),
                 addresses.page() + asking.query(), neighbour(row, -1),
-                neighbour(row, 1), table.key(), addresses.live(), state, List.of());
+                neighbour(row, 1), table.key(), addresses.live(), state, offered.of(row.id()),
+                RowMark.waits(asking, row),
+                lines.stream().map(look -> offered.inPlace().address(addresses, row.id(), look.field())).toList());
     }
 
     private boolean isPicture(Shown look) {

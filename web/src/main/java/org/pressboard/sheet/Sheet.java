@@ -26,12 +26,12 @@ public record Sheet(SheetFrame frame, List<Line> lines, List<FieldKey> fields, O
 
     /** Draws the rows as HTML, every text in it escaped. */
     public void drawRows(StringBuilder html) {
+        RowsMarkup.Changes changes = new RowsMarkup.Changes(offered.isAny() ? this::changes : null, fields, offered.inPlace(),
+                frame.picks(), frame.addresses().opening().isEmpty() ? offered.several().rows() : null);
         switch (frame.look().layout()) {
-            case Layout.AsTable rows -> RowsMarkup.draw(html, lines, frame.addresses(), frame.look(), new RowsMarkup.Changes(
-                    offered.isAny() ? this::changes : null, fields, offered.inPlace(), frame.picks(),
-                    frame.addresses().opening().isEmpty() ? offered.several().rows() : null));
-            case Layout.AsCards cards -> CardsMarkup.draw(html, lines, frame.look(), cards.face(), fields, this::changes);
-            case Layout.AsStrip strip -> CardsMarkup.draw(html, lines, frame.look(), strip.face(), fields, this::changes);
+            case Layout.AsTable rows -> RowsMarkup.draw(html, lines, frame.addresses(), frame.look(), changes);
+            case Layout.AsCards cards -> CardsMarkup.draw(html, lines, frame.addresses(), frame.look(), cards.face(), changes);
+            case Layout.AsStrip strip -> CardsMarkup.draw(html, lines, frame.addresses(), frame.look(), strip.face(), changes);
         }
     }
 

@@ -85,7 +85,7 @@ public class Sheets {
         Words words = words(asking);
         Picks picks = new Picks(asking, picker);
         return new SheetBuilder(asking, words, picks, menus(asking, words, picks, Set.of()),
-                RowMark.of(asking.listing().dress().marks(), asking.standpoint(), words));
+                RowMark.of(asking.table(), asking.listing().dress().marks(), asking.standpoint(), words));
     }
 
     private MenuBuilder menus(Asking asking, Words words, Picks picks, Set<String> counted) {
@@ -114,7 +114,7 @@ public class Sheets {
         OpenedBuilder builder = new OpenedBuilder(asking, rows, words(asking));
         long state = rows.revision(asking.begun());
         return rows.one(asking.rowQuery().reading(builder.wanted()), asking.language(), RowAddress.read(key))
-                .map(row -> builder.build(row, state).offering(offered(asking, List.of(row.id())).of(row.id())));
+                .map(row -> builder.build(row, state, offered(asking, List.of(row.id()))));
     }
 
     /** The rows to narrow a field by that are called so, and those narrowed by already. */

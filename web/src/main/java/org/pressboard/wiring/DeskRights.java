@@ -11,12 +11,12 @@ import org.springframework.security.config.annotation.web.configurers.AuthorizeH
 final class DeskRights {
 
     private static final String[] ROWS = {"/desk", "/desk/tables", "/desk/tables/*", "/desk/tables/*/rows",
-        "/desk/tables/*/rows/**", "/desk/tables/*/waiting", "/desk/tables/*/waiting/*", "/desk/tables/*/narrow/*",
+        "/desk/tables/*/rows/**", "/desk/tables/*/waiting", "/desk/tables/*/narrow/*",
                 "/desk/tables/*/pick/*", "/desk/tables/*/history",
         "/desk/tables/*/undo", "/desk/rows-of/*", "/desk/files/**", "/desk/files"};
 
     private static final String[] OWNERS_OF_DRAFTS = {"/desk/pages/*/publish", "/desk/pages/*/withdraw",
-        "/desk/pages/*/place", "/desk/editions/*/*/put-back"};
+        "/desk/pages/*/place", "/desk/forms/*/*/question", "/desk/editions/*/*/put-back"};
 
     private static final String[] DRAFTS = {"/desk/forms", "/desk/forms/**", "/desk/pages", "/desk/pages/**",
             "/desk/proof/**", "/desk/seen/**",

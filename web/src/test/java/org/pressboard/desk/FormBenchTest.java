@@ -17,9 +17,9 @@ class FormBenchTest extends InBrowser {
         waitForApproval(page, "+");
         page.navigate(address("/desk/forms"));
         assertThat(violations(page)).isEmpty();
-        page.getByLabel("Its title").fill("What was it like?");
-        page.getByLabel("What is sent goes into").selectOption("tastings");
-        button(page, "Make it").click();
+        page.getByLabel("Title", new Page.GetByLabelOptions().setExact(true)).fill("What was it like?");
+        page.getByLabel("Saves to").selectOption("tastings");
+        button(page, "Add a form").click();
         waitForScripts(page);
         FrameLocator proof = page.locator("iframe").first().contentFrame();
         assertThat(proof.locator(".sending")).containsText("Remark");

@@ -31,9 +31,9 @@ class HandsPaceTest extends WithTables {
                 new Field(new FieldKey("note"), "Note", new Textual.Text()))), OWNER);
         page = signedIn("owner@example.org");
         page.navigate(address("/desk/forms"));
-        page.getByLabel("Its title").fill("Supper");
-        page.getByLabel("What is sent goes into").selectOption("suppers");
-        button(page, "Make it").click();
+        page.getByLabel("Title", new Page.GetByLabelOptions().setExact(true)).fill("Supper");
+        page.getByLabel("Saves to").selectOption("suppers");
+        button(page, "Add a form").click();
         waitForScripts(page);
     }
 

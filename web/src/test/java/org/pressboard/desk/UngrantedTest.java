@@ -42,9 +42,9 @@ class UngrantedTest extends WithTables {
     void aFormOnAPageOfItsOwnIsShownAtTheDeskAndOpenedToEveryoneThere() {
         Page page = signedIn("owner@example.org");
         page.navigate(address("/desk/forms"));
-        page.getByLabel("Its title").fill("Lend a basket");
-        page.getByLabel("What is sent goes into").selectOption("baskets");
-        button(page, "Make it").click();
+        page.getByLabel("Title", new Page.GetByLabelOptions().setExact(true)).fill("Lend a basket");
+        page.getByLabel("Saves to").selectOption("baskets");
+        button(page, "Add a form").click();
         waitForScripts(page);
         assertThat(page.locator("#ticket .note-warn").first()).containsText(
                 "Nobody can send “Lend a basket” yet: only staff may add rows to Baskets.");

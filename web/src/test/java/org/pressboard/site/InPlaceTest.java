@@ -119,7 +119,13 @@ class InPlaceTest extends InBrowser {
         page.navigate(address("/repairs?f.state=reported"));
         Locator first = page.locator("tbody tr").first();
         String tool = column(page, 0).getFirst();
+        String without = String.valueOf(first.getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Done")).getAttribute("href"));
         first.getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Done")).click();
+        assertThat(page.locator(".note-good")).containsText("Changed.");
+        button(page, "Undo").click();
+        assertThat(page.locator(".note-good")).containsText("Taken back");
+        // whoever has no scripts is asked first
+        page.navigate(address(without));
         assertThat(page.locator("h1")).hasText("Done: " + tool);
         button(page, "Done").click();
         assertThat(page.locator(".note-good")).containsText("Changed.");

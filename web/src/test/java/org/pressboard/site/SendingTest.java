@@ -181,12 +181,30 @@ class SendingTest extends InBrowser {
         // the desk's queue has no such row any more, and what waits there goes by keys
         Page owner = signedIn("owner@example.org");
         owner.navigate(address("/desk/tables/pickings/waiting"));
-        String before = owner.locator("main > .soft").innerText();
+        assertThat(owner.locator(".queue tr:focus")).hasCount(1);
+        String before = owner.locator("main form > .soft").first().innerText();
+        Locator rows = owner.locator(".queue tbody tr");
+        String third = String.valueOf(rows.nth(2).getAttribute("data-row"));
+        // skipping the first, and deciding the second
+        owner.keyboard().press("ArrowDown");
         owner.keyboard().press("y");
-        assertThat(owner.locator(".note-good")).containsText("Let through");
-        assertThat(owner.locator("main > .soft").innerText()).isNotEqualTo(before);
+        assertThat(owner.locator(".note-good")).containsText("Approved.");
+        assertThat(owner.locator("main form > .soft").first()).not().hasText(before);
+        assertThat(owner.locator(".queue tr:focus")).hasAttribute("data-row", third);
         button(owner, "Undo").click();
         assertThat(owner.locator(".note-good")).isVisible();
+        // several at once
+        for (int i = 0; i < 2; i++) {
+            rows.nth(i).locator("[name=row]").check();
+        }
+        button(owner, "Reject the ticked").click();
+        assertThat(owner.locator(".note-good")).containsText("2 rows rejected. They can be put back.");
+        assertThat(violations(owner)).isEmpty();
+        button(owner, "Undo").click();
+        assertThat(owner.locator("main form > .soft").first()).hasText(before);
+        // whoever sent it sees that it waits
+        picker.navigate(address("/my-pickings"));
+        assertThat(picker.locator(".tag", new Page.LocatorOptions().setHasText("waiting for approval")).first()).isVisible();
     }
 
     @Test

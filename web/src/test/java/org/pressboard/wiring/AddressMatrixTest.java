@@ -113,7 +113,7 @@ class AddressMatrixTest extends InBrowser {
             GET /desk/tables/*/history
             POST /desk/tables/*/undo
             GET /desk/tables/*/waiting
-            POST /desk/tables/*/waiting/*
+            POST /desk/tables/*/waiting
             GET /desk/rows-of/*
             POST /desk/files
             GET /desk/files/*/*
@@ -156,6 +156,7 @@ class AddressMatrixTest extends InBrowser {
             GET /desk/pages/*/*/ticket
             GET /desk/pages/*/*/statement
             POST /desk/pages/*/*/change
+            POST /desk/pages/*/*/form
             POST /desk/pages/*/*/undo
             POST /desk/pages/*/*/redo
             GET /desk/pages/*/*/sieve
@@ -191,6 +192,8 @@ class AddressMatrixTest extends InBrowser {
             POST /desk/tables
             POST /desk/tables/*/put-back
             POST /desk/tables/*/about
+            POST /desk/tables/*/row-title
+            POST /desk/forms/*/*/question
             POST /desk/tables/*/let
             GET /desk/tables/*/fields
             POST /desk/tables/*/fields/order
@@ -203,6 +206,7 @@ class AddressMatrixTest extends InBrowser {
             GET /desk/tables/*/fields/*/kind
             POST /desk/tables/*/fields/*/kind
             POST /desk/tables/*/fields/*/open
+            POST /desk/tables/*/fields/*/show
             POST /desk/tables/*/fields/*/remove
             POST /desk/tables/*/fields/put-back
             GET /desk/tables/*/access
@@ -216,6 +220,10 @@ class AddressMatrixTest extends InBrowser {
             GET /desk/members
             GET /desk/members/*
             POST /desk/members/*/invite
+            POST /desk/members/add
+            POST /desk/members/people
+            POST /desk/members/people/new
+            POST /desk/members/people/join
             POST /desk/members/groups
             GET /desk/members/groups/*
             POST /desk/members/groups/*/change

@@ -18,10 +18,10 @@ class MessagesTest {
 
     /** Said at the desk alone, which speaks English. */
     private static final Pattern AT_THE_DESK =
-            Pattern.compile("(problem\\.(file|plan|row\\.(ragged|bad-bytes|too-wide|misfit)|intake|field|table|computed|bin|undo|retype|archive|bench|grants|groups|"
+            Pattern.compile("(problem\\.(file|plan|row\\.(ragged|bad-bytes|too-wide|misfit)|intake|field|table|computed|bin|undo|retype|archive|bench|grants|groups|people|members|"
                     + "not-there\\.(table|intake|row|field|person))|undo|history|act|kind|noted|measure|comparison|characters|colour|reading|line|difference|"
                     + "definition|edition|gate|sieve|choice|ticket|phrase|clause|comparing|kept-aside|kept-as|fit|delimiter|encoding|language|desk|"
-                    + "grants|groups|may|log|staff|waiting|form\\.(then|who)|operand|problem\\.row\\.waits-no-more|letter\\.(why|state)|problem\\.account\\.last-owner)"
+                    + "grants|groups|may|log|staff|waiting|members|bench|form\\.(then|who|question)|operand|problem\\.row\\.waits-no-more|letter\\.(why|state)|problem\\.account\\.last-owner)"
                     + "(\\..*)?");
 
     @Test

@@ -11,6 +11,7 @@ import org.pressboard.catalog.Drafts;
 import org.pressboard.desk.condition.ConditionDesk;
 import org.pressboard.desk.condition.ConditionWords;
 import org.pressboard.desk.operand.OperandChoices;
+import org.pressboard.desk.publish.DeskPublish;
 import org.pressboard.desk.table.Ungranted;
 import org.pressboard.edition.Page;
 import org.pressboard.listing.Listing;
@@ -48,8 +49,11 @@ class Bench {
     private final BenchWords words;
     private final Ungranted ungranted;
     private final SeenBy seenBy;
+    private final DeskPublish publish;
 
-    Bench(Catalog catalog, Drafts drafts, ConditionDesk conditions, BenchWords words, SeenBy seenBy, Ungranted ungranted) {
+    Bench(Catalog catalog, Drafts drafts, ConditionDesk conditions, BenchWords words, SeenBy seenBy, Ungranted ungranted,
+            DeskPublish publish) {
+        this.publish = publish;
         this.ungranted = ungranted;
         this.seenBy = seenBy;
         this.catalog = catalog;
@@ -59,20 +63,20 @@ class Bench {
     }
 
     @GetMapping(AT)
-    String bench(@PathVariable String page, @PathVariable String listing, Model model) {
-        show(page, listing, model);
+    String bench(Visit visit, @PathVariable String page, @PathVariable String listing, Model model) {
+        show(visit, page, listing, model);
         return "desk/bench/bench";
     }
 
     /** The ticket again where somebody else has changed it; else nothing. */
     @GetMapping(AT + "/ticket")
-    @Nullable String ticket(@PathVariable String page, @PathVariable String listing, @RequestParam(defaultValue = "") String mark,
+    @Nullable String ticket(Visit visit, @PathVariable String page, @PathVariable String listing, @RequestParam(defaultValue = "") String mark,
             Model model, HttpServletResponse response) {
         if (drafts.mark(DraftedPages.key(page)).equals(mark)) {
             response.setStatus(HttpStatus.NO_CONTENT.value());
             return null;
         }
-        return shown(page, listing, model);
+        return shown(visit, page, listing, model);
     }
 
     /** Changes one word of the ticket. */
@@ -92,7 +96,7 @@ class Bench {
             }
             model.addAttribute("problem", words.desk().say(against.problems().all().getFirst()));
         }
-        return shown(page, listing, model);
+        return shown(visit, page, listing, model);
     }
 
     /** The inputs of a statement that is yet to be added. */
@@ -155,23 +159,23 @@ class Bench {
     }
 
     @PostMapping(AT + "/undo")
-    String undo(@PathVariable String page, @PathVariable String listing, Model model) {
+    String undo(Visit visit, @PathVariable String page, @PathVariable String listing, Model model) {
         drafts.undo(DraftedPages.draft(catalog, page).key());
-        return shown(page, listing, model);
+        return shown(visit, page, listing, model);
     }
 
     @PostMapping(AT + "/redo")
-    String redo(@PathVariable String page, @PathVariable String listing, Model model) {
+    String redo(Visit visit, @PathVariable String page, @PathVariable String listing, Model model) {
         drafts.redo(DraftedPages.draft(catalog, page).key());
-        return shown(page, listing, model);
+        return shown(visit, page, listing, model);
     }
 
-    private String shown(String page, String listing, Model model) {
-        show(page, listing, model);
+    String shown(Visit visit, String page, String listing, Model model) {
+        show(visit, page, listing, model);
         return "desk/bench/ticket :: ticket";
     }
 
-    private void show(String page, String key, Model model) {
+    private void show(Visit visit, String page, String key, Model model) {
         Page draft = DraftedPages.draft(catalog, page);
         Listing listing = DraftedPages.listing(draft, key);
         Tables tables = catalog.tables();
@@ -185,8 +189,10 @@ class Bench {
                 there.dress().marks().stream().map(mark -> said.of(mark.when())).toList(),
                 drafts.mark(draft.key()), words.steps(drafts, draft.key(), tables)));
         model.addAttribute("ways", buttons(tables, table));
+        model.addAttribute("publishing", publish.beside(visit, draft));
         model.addAttribute("ungranted", ungranted.of(listing));
         model.addAttribute("sendable", sendable(draft, tables, listing.table()));
+        model.addAttribute("referring", FormsAbout.referring(tables, table));
         model.addAttribute("tables", tables.all());
         seenBy.offer(tables, model);
         model.addAttribute("formats", TakeAway.values());

@@ -12,6 +12,8 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Drafts;
 import org.pressboard.desk.operand.OperandChoices;
+import org.pressboard.desk.publish.DeskPublish;
+import org.pressboard.desk.table.FreshFields;
 import org.pressboard.desk.table.Ungranted;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
@@ -22,14 +24,18 @@ import org.pressboard.grant.Grant;
 import org.pressboard.grant.Group;
 import org.pressboard.grant.Verb;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.schema.NewTables;
 import org.pressboard.stand.DraftedPages;
 import org.pressboard.stand.NotThere;
 import org.pressboard.stand.SeenBy;
+import org.pressboard.table.Field;
+import org.pressboard.table.Fields;
 import org.pressboard.table.Operands;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.value.Names;
 import org.pressboard.visit.Visit;
+import org.pressboard.visit.Who;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -50,8 +56,13 @@ class FormBench {
     private final BenchWords words;
     private final Ungranted ungranted;
     private final SeenBy seenBy;
+    private final DeskPublish publish;
+    private final NewTables fresh;
 
-    FormBench(Catalog catalog, Drafts drafts, BenchWords words, SeenBy seenBy, Ungranted ungranted) {
+    FormBench(Catalog catalog, Drafts drafts, BenchWords words, SeenBy seenBy, Ungranted ungranted,
+            DeskPublish publish, NewTables fresh) {
+        this.fresh = fresh;
+        this.publish = publish;
         this.ungranted = ungranted;
         this.seenBy = seenBy;
         this.catalog = catalog;
@@ -71,6 +82,7 @@ class FormBench {
                 tables.find(form.table()).stream().map(table -> new FormLine(page, form, table.label())))).toList());
         model.addAttribute("pages", pages);
         model.addAttribute("tables", tables.all());
+        model.addAttribute("words", words.desk());
         return "desk/forms";
     }
 
@@ -78,6 +90,9 @@ class FormBench {
     @PostMapping("/desk/forms")
     String make(Visit visit, @RequestParam String table, @RequestParam(defaultValue = "") String page,
             @RequestParam(defaultValue = "") String title) {
+        if (table.isEmpty()) {
+            return makeWithTable(visit, title);
+        }
         Table into = catalog.tables().all().stream().filter(each -> each.key().name().equals(table)).findFirst()
                 .orElseThrow(() -> new NotThere("not-there.table"));
         String named = title.isBlank() ? into.label() : title.strip().replace("\0", "");
@@ -97,6 +112,18 @@ class FormBench {
         return "redirect:/desk/forms/" + page + "/" + form.key();
     }
 
+    /** Makes a form whose questions are to become the fields of a table of its own, which the owner alone may make. */
+    private String makeWithTable(Visit visit, String title) {
+        String called = title.strip().replace("\0", "");
+        Who who = visit.who();
+        if (called.isEmpty() || who == null || !who.isOwner()) {
+            throw new NotThere("not-there.table");
+        }
+        Page page = fresh.forForm(called.substring(0, Math.min(called.length(), Form.LONGEST_TITLE)),
+                new Fields(List.of(Field.first(words.desk().say("desk.field.first")))), visit.author());
+        return "redirect:/desk/forms/" + page.key() + "/" + page.forms().getFirst().key();
+    }
+
     /** Takes the form off its page. */
     @PostMapping(AT + "/off")
     String off(Visit visit, @PathVariable String page, @PathVariable String form) {
@@ -108,20 +135,20 @@ class FormBench {
     }
 
     @GetMapping(AT)
-    String bench(@PathVariable String page, @PathVariable String form, Model model) {
-        show(page, form, model);
+    String bench(Visit visit, @PathVariable String page, @PathVariable String form, Model model) {
+        show(visit, page, form, model);
         return "desk/bench/form";
     }
 
     /** The ticket again where somebody else has changed it; else nothing. */
     @GetMapping(AT + "/ticket")
-    @Nullable String ticket(@PathVariable String page, @PathVariable String form, @RequestParam(defaultValue = "") String mark,
+    @Nullable String ticket(Visit visit, @PathVariable String page, @PathVariable String form, @RequestParam(defaultValue = "") String mark,
             Model model, HttpServletResponse response) {
         if (drafts.mark(DraftedPages.key(page)).equals(mark)) {
             response.setStatus(HttpStatus.NO_CONTENT.value());
             return null;
         }
-        return shown(page, form, model);
+        return shown(visit, page, form, model);
     }
 
     /** Changes one word of the ticket. */
@@ -136,29 +163,29 @@ class FormBench {
         try {
             drafts.change(draft.key(), visit.author().who(), now -> now.changing(before.key(), it -> new FormChange(choices, parameters).of(it, what)));
         } catch (ProblemsFound against) {
-            model.addAttribute("problem", words.desk().say(against.problems().all().getFirst()));
+            model.addAttribute("problem", said(against));
         }
-        return shown(page, form, model);
+        return shown(visit, page, form, model);
     }
 
     @PostMapping(AT + "/undo")
-    String undo(@PathVariable String page, @PathVariable String form, Model model) {
+    String undo(Visit visit, @PathVariable String page, @PathVariable String form, Model model) {
         drafts.undo(DraftedPages.draft(catalog, page).key());
-        return shown(page, form, model);
+        return shown(visit, page, form, model);
     }
 
     @PostMapping(AT + "/redo")
-    String redo(@PathVariable String page, @PathVariable String form, Model model) {
+    String redo(Visit visit, @PathVariable String page, @PathVariable String form, Model model) {
         drafts.redo(DraftedPages.draft(catalog, page).key());
-        return shown(page, form, model);
+        return shown(visit, page, form, model);
     }
 
-    private String shown(String page, String form, Model model) {
-        show(page, form, model);
+    String shown(Visit visit, String page, String form, Model model) {
+        show(visit, page, form, model);
         return "desk/bench/form-ticket :: ticket";
     }
 
-    private void show(String page, String key, Model model) {
+    private void show(Visit visit, String page, String key, Model model) {
         Page draft = DraftedPages.draft(catalog, page);
         Tables tables = catalog.tables();
         Form form = find(draft, key);
@@ -167,9 +194,15 @@ class FormBench {
         model.addAttribute("pages", catalog.drafts());
         model.addAttribute("ticket", new FormTicket(draft.key().name(), form.of(tables, table), choices(form), granted(table),
                 drafts.mark(draft.key()), words.steps(drafts, draft.key(), tables)));
+        model.addAttribute("kinds", FreshFields.KINDS);
+        model.addAttribute("publishing", publish.beside(visit, draft));
         model.addAttribute("ungranted", ungranted.of(form));
         seenBy.offer(tables, model);
         model.addAttribute("words", words.desk());
+    }
+
+    String said(ProblemsFound against) {
+        return words.desk().say(against.problems().all().getFirst());
     }
 
     /** What the form can set a field to. */

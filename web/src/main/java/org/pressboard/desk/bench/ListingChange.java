@@ -104,7 +104,7 @@ final class ListingChange {
                 if (show.fields().size() == 1) {
                     throw ProblemsFound.of("bench.last-field");
                 }
-                yield listing.with(show.without(field().key()));
+                yield listing.with(show.without(field().key())).with(listing.opening().keeping(show.fields()));
             }
             case "show.totals" -> listing.with(show.totalling(keys("field")));
             case "show.order" -> listing.with(show.ordered(keys("field")));
@@ -152,7 +152,7 @@ final class ListingChange {
             case "let.control" -> listing.with(find.changing(field().key(), control -> control.by(
                     choice(NarrowBy.ControlKind.class, "way"), has("one"), has("distribution"))));
             case "let.paper" -> listing.on(new Paper(choice(Paper.Size.class, "size"), has("across")));
-            case "let.form" -> listing.with(find.in(choice(Finding.SearchForm.class, "value")));
+            case "let.form" -> Suggestion.asking(listing, table.fields(), choice(Finding.SearchForm.class, "value"));
             case "let.start" -> starting(listing);
             case "let.sort" -> listing.with(find.sorting(has("value")));
             case "let.take-away" -> listing.takenAwayAs(formats());

@@ -118,7 +118,7 @@ public record Ticket(String page, Listing listing, Table table, Statements keep,
 
     /** What people could fill in. */
     public List<Choice> filling() {
-        return choices(listing.changing().fields(), fillable());
+        return choices(listing.changing().filled(table, listing.shown()).stream().map(Field::key).toList(), fillable());
     }
 
     private static List<ShownField> plain(Stream<Field> fields) {

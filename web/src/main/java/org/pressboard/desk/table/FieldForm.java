@@ -100,7 +100,7 @@ record FieldForm(FieldKind kind, Map<String, List<String>> sent, @Nullable Field
             Words site, Words desk) {
         FieldKind kind = existing != null ? FieldKind.of(existing)
                 : kind(String.valueOf(parameters.getFirst("kind"))).orElse(FieldKind.TEXT);
-        return new FieldReader(tables, table, existing, kind, parameters, site, desk).read();
+        return new FieldReader(tables, table, existing, kind, Pieces.apart(parameters), site, desk).read();
     }
 
     static Optional<FieldKind> kind(String name) {

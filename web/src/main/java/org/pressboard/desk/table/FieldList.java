@@ -5,6 +5,7 @@ import java.util.List;
 import org.pressboard.history.Act;
 import org.pressboard.history.Acts;
 import org.pressboard.problem.ProblemsFound;
+import org.pressboard.schema.RowTitles;
 import org.pressboard.words.Words;
 import org.pressboard.stand.NotThere;
 import org.pressboard.table.Computed;
@@ -25,8 +26,10 @@ class FieldList {
     private final TableFrame frame;
     private final UnseenFields unseen;
     private final Acts acts;
+    private final RowTitles titles;
 
-    FieldList(TableFrame frame, UnseenFields unseen, Acts acts) {
+    FieldList(TableFrame frame, UnseenFields unseen, Acts acts, RowTitles titles) {
+        this.titles = titles;
         this.frame = frame;
         this.unseen = unseen;
         this.acts = acts;
@@ -43,6 +46,7 @@ class FieldList {
         model.addAttribute("referring", frame.tables().referringTo(table.key()));
         model.addAttribute("emails", table.entered().stream()
                 .filter(field -> field.type() instanceof Textual.Email && field.rules().unique()).toList());
+        model.addAttribute("repeating", titles.repeating(table).orElse(null));
         model.addAttribute("keys", table.entered().stream().filter(field -> field.rules().unique()).toList());
         return table;
     }

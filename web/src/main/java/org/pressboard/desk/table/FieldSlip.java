@@ -42,8 +42,11 @@ class FieldSlip {
     private final TableChanges changes;
     private final Dependents dependents;
     private final Sampling sampling;
+    private final FreshFields fresh;
 
-    FieldSlip(TableFrame frame, FieldList list, TableChanges changes, Dependents dependents, Sampling sampling) {
+    FieldSlip(TableFrame frame, FieldList list, TableChanges changes, Dependents dependents, Sampling sampling,
+            FreshFields fresh) {
+        this.fresh = fresh;
         this.frame = frame;
         this.list = list;
         this.changes = changes;
@@ -142,7 +145,11 @@ class FieldSlip {
         Table table = frame.find(key);
         FieldForm form = FieldForm.sent(frame.tables(), table, null, parameters, frame.siteWords(), frame.words());
         return keep(table, null, form, model, flash,
-                () -> changes.addField(table.key(), java.util.Objects.requireNonNull(form.field()), visit.author()));
+                () -> {
+                    Field added = fresh.add(visit, table, java.util.Objects.requireNonNull(form.field()));
+                    flash.addFlashAttribute("offers", fresh.offers(table, added));
+                    flash.addFlashAttribute("offersOf", frame.words().say("desk.field.show-it", added.label()));
+                });
     }
 
     @PostMapping(FIELDS + "/{field}")

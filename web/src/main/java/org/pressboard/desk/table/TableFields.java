@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.schema.Dependents;
+import org.pressboard.schema.RowTitles;
 import org.pressboard.schema.TableChanges;
 import org.pressboard.table.Field;
 import org.pressboard.table.Fields;
@@ -29,8 +30,10 @@ class TableFields {
     private final FieldList list;
     private final TableChanges changes;
     private final Dependents dependents;
+    private final RowTitles titles;
 
-    TableFields(TableFrame frame, FieldList list, TableChanges changes, Dependents dependents) {
+    TableFields(TableFrame frame, FieldList list, TableChanges changes, Dependents dependents, RowTitles titles) {
+        this.titles = titles;
         this.frame = frame;
         this.list = list;
         this.changes = changes;
@@ -67,6 +70,14 @@ class TableFields {
 
     private static @Nullable FieldKey chosen(Table table, String name) {
         return table.fields().stream().map(Field::key).filter(key -> key.name().equals(name)).findFirst().orElse(null);
+    }
+
+    /** Has rows known by several fields together. */
+    @PostMapping("/desk/tables/{key}/row-title")
+    String title(Visit visit, @PathVariable String key, @RequestParam List<String> field, RedirectAttributes flash) {
+        Table table = frame.find(key);
+        List<FieldKey> of = field.stream().distinct().map(name -> FieldList.find(table, name).key()).toList();
+        return list.trying(table, flash, "desk.row-title.made", () -> titles.compose(table.key(), of, visit.author()));
     }
 
     /** The order of the fields, as they were dragged or moved. */

@@ -16,7 +16,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 
 /** What the four tabs of a table share. */
 @Component
-class TableFrame {
+public class TableFrame {
 
     private final Catalog catalog;
     private final MessageSource messages;
@@ -49,7 +49,7 @@ class TableFrame {
     }
 
     /** The desk speaks English. */
-    Words words() {
+    public Words words() {
         return new Words(messages, java.util.Locale.UK);
     }
 
@@ -67,7 +67,7 @@ class TableFrame {
     }
 
     /** Back to the screen of this desk that somebody came from, or else to that one. */
-    static String back(String from, String otherwise) {
+    public static String back(String from, String otherwise) {
         return "redirect:" + (from.matches("/desk/[a-z0-9/_-]{1,200}") ? from : otherwise);
     }
 }

@@ -29,6 +29,7 @@ import org.pressboard.table.Fields;
 import org.pressboard.table.Operands;
 import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
+import org.pressboard.table.TableKey;
 import org.pressboard.value.FieldKey;
 import org.pressboard.visit.Visit;
 import org.springframework.stereotype.Controller;
@@ -116,17 +117,25 @@ class TableGrants {
                     .findFirst().orElse(null)), visit.author());
             return;
         }
-        String label = frame.words().say("grants.approved");
-        Field field = new Field(FieldKey.from(label, table.fields().stream().map(each -> each.key().name())
-                .collect(Collectors.toSet())), label, new FieldType.YesNo());
-        changes.addField(table.key(), field, visit.author());
-        changes.change(catalog.publishedNow().tables().get(table.key()).approvedBy(field.key()), visit.author());
+        FieldKey added = add(visit, table, frame.words().say("grants.approved"), new FieldType.YesNo());
+        changes.change(catalog.publishedNow().tables().get(table.key()).approvedBy(added), visit.author());
+    }
+
+    private FieldKey add(Visit visit, Table table, String label, FieldType type) {
+        FieldKey key = FieldKey.from(label, table.fields().stream().map(each -> each.key().name()).collect(Collectors.toSet()));
+        changes.addField(table.key(), new Field(key, label, type), visit.author());
+        return key;
     }
 
     /** Each sees and changes only their own, and the staff everything: path and grants together. */
     private void ownRows(Visit visit, Table table, MultiValueMap<String, String> parameters) {
         List<FieldKey> ways = Ownership.ways(frame.tables(), table);
-        if (!first(parameters, "value").isEmpty()) {
+        if (first(parameters, "value").equals(NEW_FIELD)) {
+            TableKey people = frame.tables().people().orElseThrow(() -> ProblemsFound.of("grants.no-way", table.label()));
+            FieldKey added = add(visit, table, frame.words().say("grants.whose"), new Referring.Person(people,
+                    Referring.OnRemoval.CLEAR));
+            changes.change(catalog.publishedNow().tables().get(table.key()).ownedBy(added), visit.author());
+        } else if (!first(parameters, "value").isEmpty()) {
             own(visit, table, first(parameters, "value"));
         } else if (table.owner() == null && table.people() == null && !(ways.isEmpty() && table.browsers())) {
             own(visit, table, ways.stream().findFirst().orElseThrow(() -> ProblemsFound.of("grants.no-way", table.label())).name());

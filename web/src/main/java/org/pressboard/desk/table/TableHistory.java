@@ -32,6 +32,9 @@ class TableHistory {
     private static final int ACTS = 50;
     private static final int ROWS = 200;
 
+    /** Besides the history, the tabs on which something is undone. */
+    private static final List<String> TABS = List.of("fields", "waiting");
+
     private final TableFrame frame;
     private final Acts acts;
     private final RowHistory history;
@@ -102,8 +105,7 @@ class TableHistory {
     String undo(Visit visit, @PathVariable String key, @RequestParam long act, @RequestParam(defaultValue = "no") String anyway,
             @RequestParam(defaultValue = "rows") String from, RedirectAttributes flash) {
         Table table = frame.find(key);
-        String back = "redirect:/desk/tables/" + key + (from.equals("rows") ? "" : "/" + (from.equals("fields")
-                ? "fields" : "history"));
+        String back = "redirect:/desk/tables/" + key + (from.equals("rows") ? "" : "/" + (TABS.contains(from) ? from : "history"));
         boolean isOfRows = acts.find(table.key(), act).filter(found -> found.details().after() == null).isPresent();
         Who current = visit.who();
         if (!isOfRows && (current == null || !current.isOwner())) {

@@ -11,6 +11,7 @@ import org.pressboard.editing.Approvals;
 import org.pressboard.grant.Approval;
 import org.pressboard.grant.Sight;
 import org.pressboard.listing.RowQuery;
+import org.pressboard.listing.Total;
 import org.pressboard.mail.Letter;
 import org.pressboard.mail.Outbox;
 import org.pressboard.problem.ProblemsFound;
@@ -37,6 +38,7 @@ class TableQueue {
 
     private static final String AT = "/desk/tables/{key}/waiting";
     private static final int MOST = 50;
+    private static final int MOST_PAGES = 1_000;
     private static final int LONGEST_WORDS = 1000;
 
     private final TableFrame frame;
@@ -73,21 +75,31 @@ class TableQueue {
                 new Approval(table.letThrough().orElseThrow()).waiting());
     }
 
+    /**
+     * @param page which fifty of them
+     * @param at   where whoever decides goes on
+     */
     @GetMapping(AT)
-    String waiting(@PathVariable String key, Model model) {
+    String waiting(@PathVariable String key, @RequestParam(defaultValue = "1") int page, @RequestParam(defaultValue = "") String at, Model model) {
         Table table = frame.show(key, "waiting", model);
         if (table.letThrough().isEmpty()) {
             throw new NotThere("not-there.table");
         }
-        List<Field> shown = table.fields().stream().filter(field -> !field.hidden()
+        List<Field> shown = table.fields().stream().filter(field -> !field.hidden() && table.headingField().filter(field::equals).isEmpty()
                 && !table.letThrough().filter(field.key()::equals).isPresent()).toList();
         RowQuery query = waiting(frame, table);
         Locale language = catalog.published().site().language();
-        List<Row> first = rows.rows(query.reading(table.withParts(shown.stream().map(Field::key).toList())).first(MOST),
+        Total count = rows.count(query, language);
+        int last = (int) Math.clamp((count.atLeast() + MOST - 1) / MOST, 1, MOST_PAGES);
+        int number = Math.clamp(page, 1, last);
+        List<Row> some = rows.rows(query.reading(table.withParts(table.fields().stream().map(Field::key).toList())).first(MOST).onPage(number),
                 language);
-        Map<RowId, String> senders = approvals.senders(table, first.stream().map(Row::id).toList());
-        model.addAttribute("waiting", first.stream().map(row -> waiting(table, shown, row, senders.get(row.id()))).toList());
-        model.addAttribute("count", rows.count(query, language));
+        Map<RowId, String> senders = approvals.senders(table, some.stream().map(Row::id).toList());
+        model.addAttribute("waiting", some.stream().map(row -> waiting(table, shown, row, senders.get(row.id()))).toList());
+        model.addAttribute("count", count);
+        model.addAttribute("number", number);
+        model.addAttribute("last", last);
+        model.addAttribute("at", at);
         return "desk/table/waiting";
     }
 
@@ -102,26 +114,38 @@ class TableQueue {
         return table.headingField().map(heading -> frame.siteWords().written(table, heading, row)).orElse("");
     }
 
-    /** Lets a row through, or turns it away, and writes to whoever sent it. */
-    @PostMapping(AT + "/{row:\\d{1,18}}")
-    String decide(Visit visit, @PathVariable String key, @PathVariable RowId row, @RequestParam(name = "do") String what,
-            @RequestParam(defaultValue = "") String words, RedirectAttributes flash) {
+    /**
+     * Approves rows or rejects them, and writes to whoever sent them.
+     *
+     * @param what what is done: with the rows that are ticked, or with the one whose number stands behind it
+     * @param next where whoever decides goes on
+     */
+    @PostMapping(AT)
+    String decide(Visit visit, @PathVariable String key, @RequestParam(name = "do") String what, @RequestParam(defaultValue = "") List<String> row,
+            @RequestParam(defaultValue = "") String words, @RequestParam(defaultValue = "1") int page,
+            @RequestParam(defaultValue = "") String next, RedirectAttributes flash) {
         Table table = frame.find(key);
-        Optional<String> sender = approvals.sender(table.key(), row);
+        String[] one = what.split(":", 2);
+        List<RowId> chosen = (one.length > 1 ? List.of(one[1]) : row).stream().flatMap(number -> RowId.read(number).stream()).limit(MOST).toList();
+        boolean isAway = one[0].equals("away");
+        Map<RowId, String> senders = approvals.senders(table, chosen);
         try {
-            Long act = what.equals("away") ? Long.valueOf(approvals.turnAway(table.key(), row, visit.author()))
-                    : approvals.letThrough(table.key(), row, visit.author()).orElse(null);
-            sender.filter(Letter::isAddress).ifPresent(to -> tell(to, table, what, words.strip()));
-            frame.tell(flash, act, what.equals("away") ? "waiting.away" : "waiting.through");
+            Optional<Approvals.Decided> decided = isAway ? approvals.turnAway(table.key(), chosen, visit.author())
+                    : approvals.letThrough(table.key(), chosen, visit.author());
+            decided.ifPresentOrElse(done -> {
+                done.rows().stream().flatMap(each -> Optional.ofNullable(senders.get(each)).stream()).filter(Letter::isAddress).distinct()
+                        .forEach(to -> tell(to, table, isAway, words.strip()));
+                frame.tell(flash, done.act(), isAway ? "waiting.away" : "waiting.through", done.rows().size());
+            }, () -> flash.addFlashAttribute("problem", frame.words().say(chosen.isEmpty() ? "waiting.none-chosen" : "waiting.decided")));
         } catch (ProblemsFound against) {
             flash.addFlashAttribute("problem", frame.words().say(against.problems().all().getFirst()));
         }
-        return "redirect:/desk/tables/" + table.key() + "/waiting";
+        return "redirect:/desk/tables/" + table.key() + "/waiting?page=" + page + RowId.read(next).map(number -> "&at=" + number).orElse("");
     }
 
-    private void tell(String to, Table table, String what, String words) {
+    private void tell(String to, Table table, boolean isAway, String words) {
         Locale language = catalog.published().site().language();
-        String code = what.equals("away") ? "letter.away" : "letter.through";
+        String code = isAway ? "letter.away" : "letter.through";
         Object[] details = {catalog.published().site().name(), table.label(),
             words.substring(0, Math.min(words.length(), LONGEST_WORDS))};
         outbox.put(new Letter(to, messages.getMessage(code + ".subject", details, language),

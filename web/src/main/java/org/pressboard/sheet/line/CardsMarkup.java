@@ -2,11 +2,9 @@ package org.pressboard.sheet.line;
 
 import java.util.List;
 import java.util.Set;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.pressboard.listing.CardFace;
-import org.pressboard.value.FieldKey;
-import org.pressboard.value.RowId;
+import org.pressboard.stand.Addresses;
 import org.unbescape.html.HtmlEscape;
 
 /** The rows of a sheet as cards, in HTML; see {@link RowsMarkup}. */
@@ -18,9 +16,11 @@ public final class CardsMarkup {
     private final CardFace face;
     private final Set<Integer> tags;
 
-    private final Function<RowId, String> changes;
+    private final Addresses addresses;
+    private final RowsMarkup.Changes changes;
 
-    private CardsMarkup(StringBuilder html, Look look, CardFace face, Set<Integer> tags, Function<RowId, String> changes) {
+    private CardsMarkup(StringBuilder html, Addresses addresses, Look look, CardFace face, Set<Integer> tags, RowsMarkup.Changes changes) {
+        this.addresses = addresses;
         this.html = html;
         this.cells = new CellMarkup(html);
         this.changes = changes;
@@ -29,14 +29,9 @@ public final class CardsMarkup {
         this.tags = tags;
     }
 
-    /**
-     * @param fields  which the cells of a line are of, in their order
-     * @param changes the link by which a row is changed; nothing where it may not be
-     */
-    public static void draw(StringBuilder html, List<Line> lines, Look look, CardFace face, List<FieldKey> fields,
-            Function<RowId, String> changes) {
-        Set<Integer> tags = face.tags().stream().map(fields::indexOf).collect(Collectors.toSet());
-        lines.forEach(new CardsMarkup(html, look, face, tags, changes)::card);
+    public static void draw(StringBuilder html, List<Line> lines, Addresses addresses, Look look, CardFace face, RowsMarkup.Changes changes) {
+        Set<Integer> tags = face.tags().stream().map(changes.fields()::indexOf).collect(Collectors.toSet());
+        lines.forEach(new CardsMarkup(html, addresses, look, face, tags, changes)::card);
     }
 
     private void card(Line line) {
@@ -49,13 +44,13 @@ public final class CardsMarkup {
         html.append("<div class=\"card-body\">");
         heading(line, heading);
         tags(line.cells(), heading);
-        lines(line.cells(), picture, heading);
+        lines(line, picture, heading);
         if (look.hasButton()) {
             html.append("<p class=\"card-go\">");
             cells.button(line, look.opening().button());
             html.append("</p>");
         }
-        String change = changes.apply(line.rowId());
+        String change = changes.links() == null ? "" : changes.links().apply(line.rowId());
         if (!change.isEmpty()) {
             html.append("<p class=\"card-go\">").append(change).append("</p>");
         }
@@ -132,15 +127,14 @@ public final class CardsMarkup {
         }
     }
 
-    private void lines(List<Cell> of, int picture, int heading) {
+    /** What is empty is left out, but for what can be filled in where it stands. */
+    private void lines(Line line, int picture, int heading) {
         html.append("<dl class=\"card-lines\">");
-        for (int i = 0; i < of.size(); i++) {
-            Cell cell = of.get(i);
-            if (i != picture && i != heading && !tags.contains(i) && !cell.isEmpty()) {
-                html.append("<div class=\"").append(cell.kind()).append("\"><dt>").append(HtmlEscape.escapeHtml4Xml(cell.label()))
-                        .append("</dt><dd>");
-                cells.write(cell);
-                html.append("</dd></div>");
+        for (int i = 0; i < line.cells().size(); i++) {
+            Cell cell = line.cells().get(i);
+            String value = changes.values().address(addresses, line.rowId(), changes.fields().get(i));
+            if (i != picture && i != heading && !tags.contains(i) && !(cell.isEmpty() && value.isEmpty())) {
+                cells.line(cell, value);
             }
         }
         html.append("</dl>");

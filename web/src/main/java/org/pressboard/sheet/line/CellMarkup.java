@@ -43,6 +43,7 @@ public final class CellMarkup {
     public void write(Cell cell) {
         switch (cell.content()) {
             case Content.Text text -> html.append(escaped(text.text()));
+            case Content.YesNo yesNo -> html.append(escaped(yesNo.text()));
             case Content.Figures number -> html.append(escaped(number.text()));
             case Content.Time time -> html.append(escaped(time.text()));
             case Content.Link link -> html.append("<a href=\"").append(escaped(link.address()))
@@ -55,6 +56,31 @@ public final class CellMarkup {
             case Content.Tags tags -> tags.tags().forEach(this::tag);
             case Content.Rating rating -> rating(rating);
         }
+    }
+
+    /** A line of a list of what there is to a row. */
+    public void line(Cell cell, String value) {
+        html.append("<div class=\"").append(cell.kind()).append("\"><dt>").append(escaped(cell.label())).append("</dt><dd>");
+        if (cell.isEmpty()) {
+            html.append("<span aria-hidden=\"true\">&ndash;</span>");
+        } else {
+            write(cell);
+        }
+        value(cell, value);
+        html.append("</dd></div>");
+    }
+
+    /** What changes the value where it stands; a yes or no is turned over by a single click. None where there is no address. */
+    void value(Cell cell, String address) {
+        if (address.isEmpty()) {
+            return;
+        }
+        html.append("<button type=\"button\" class=\"value\" data-value=\"").append(escaped(address)).append("\"");
+        if (cell.content() instanceof Content.YesNo yesNo) {
+            html.append(" data-turns=\"").append(yesNo.yes() ? "no" : "yes").append("\" role=\"checkbox\" aria-checked=\"")
+                    .append(yesNo.yes()).append("\"");
+        }
+        html.append(" aria-label=\"").append(escaped(cell.label() + ": " + cell.text())).append("\"></button>");
     }
 
     private static String escaped(String text) {

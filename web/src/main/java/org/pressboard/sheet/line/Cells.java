@@ -120,7 +120,7 @@ public final class Cells {
             case Numeric.Rating rating -> format.figures() ? new Content.Figures(text) : new Content.Rating(text, rating.most());
             case Numeric numeric -> new Content.Figures(text);
             case Temporal temporal -> new Content.Time(text);
-            case FieldType.YesNo yesNo -> new Content.Text(text);
+            case FieldType.YesNo yesNo -> new Content.YesNo(text, value instanceof Value.YesNo(boolean yes) && yes);
             case Chosen chosen -> new Content.Tags(shortened(text), tags(chosen, value, format));
             case Referring referring -> new Content.Text(shortened(text));
             case Attached attached -> attached(attached, column, row, value, format);

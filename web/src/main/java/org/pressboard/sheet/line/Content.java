@@ -21,6 +21,19 @@ public sealed interface Content {
         }
     }
 
+    /**
+     * Whether something is so.
+     *
+     * @param text what it is called; empty: nobody has said
+     */
+    record YesNo(String text, boolean yes) implements Content {
+
+        @Override
+        public String kind() {
+            return "text";
+        }
+    }
+
     /** A number, in figures that stand under each other. */
     record Figures(String text) implements Content {
 

@@ -53,6 +53,7 @@ public final class PrintMarkup {
             case Content.Formatted text -> html.append(FormattedTexts.html(text.text()));
             case Content.Rating rating -> html.append(escaped(rating.text())).append(rating.text().isEmpty() ? "" : "/" + rating.most());
             case Content.Text text -> lines(text);
+            case Content.YesNo yesNo -> lines(yesNo);
             case Content.Figures number -> lines(number);
             case Content.Time time -> lines(time);
             case Content.Lines several -> lines(several);

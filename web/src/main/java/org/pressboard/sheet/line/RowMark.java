@@ -4,8 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Function;
+import org.pressboard.condition.Condition;
 import org.pressboard.condition.Standpoint;
+import org.pressboard.grant.Approval;
 import org.pressboard.listing.Mark;
+import org.pressboard.stand.Asking;
+import org.pressboard.table.Table;
 import org.pressboard.value.Row;
 import org.pressboard.words.Words;
 import org.unbescape.html.HtmlEscape;
@@ -20,12 +24,27 @@ public record RowMark(String classes, String signs) {
 
     static final RowMark NONE = new RowMark("", "");
 
-    /** Of each row the marks whose condition it meets, as whoever looks sees it. */
-    public static Function<Row, RowMark> of(List<Mark> marks, Standpoint standpoint, Words words) {
-        return marks.isEmpty() ? row -> NONE : row -> {
+    /** Of each row the marks whose condition it meets, as whoever looks sees it, and whether it waits for approval. */
+    public static Function<Row, RowMark> of(Table table, List<Mark> marks, Standpoint standpoint, Words words) {
+        Condition waiting = waiting(table);
+        return marks.isEmpty() && waiting.equals(Condition.NEVER) ? row -> NONE : row -> {
             List<Mark> met = marks.stream().filter(mark -> mark.when().holds(row, standpoint)).toList();
-            return met.isEmpty() ? NONE : of(met, words);
+            RowMark mark = met.isEmpty() ? NONE : of(met, words);
+            return waiting.holds(row, standpoint) ? new RowMark(mark.classes, mark.signs + tag(words)) : mark;
         };
+    }
+
+    /** Whether nobody has approved the row yet: told to those who see it all the same. */
+    public static boolean waits(Asking asking, Row row) {
+        return waiting(asking.table()).holds(row, asking.standpoint());
+    }
+
+    private static Condition waiting(Table table) {
+        return table.letThrough().map(by -> new Approval(by).waiting()).orElse(Condition.NEVER);
+    }
+
+    private static String tag(Words words) {
+        return "<span class=\"tag tag-mustard\">" + HtmlEscape.escapeHtml4Xml(words.say("sheet.waits")) + "</span> ";
     }
 
     private static RowMark of(List<Mark> marks, Words words) {

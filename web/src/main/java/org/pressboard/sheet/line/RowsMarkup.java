@@ -61,12 +61,10 @@ public final class RowsMarkup {
             html.append("<td role=\"cell\" class=\"pick\">").append(pick(line)).append("</td>");
         }
         boolean hasButton = look.hasButton() && addresses.opening().isEmpty();
-        boolean isChangeable = changes.values.rows().contains(line.rowId());
         for (int i = 0; i < line.cells().size(); i++) {
             Cell cell = line.cells().get(i);
-            boolean isValue = isChangeable && changes.values.fields().contains(changes.fields.get(i));
             cell(cell, hasButton ? "" : line.opens(), line.mark().signs(),
-                    isValue ? addresses.rows() + "/" + line.rowId() + "/value/" + changes.fields.get(i) : "");
+                    changes.values.address(addresses, line.rowId(), changes.fields.get(i)));
         }
         if (hasButton) {
             html.append("<td role=\"cell\" class=\"opener\">");
@@ -102,11 +100,7 @@ public final class RowsMarkup {
             new CellMarkup(html).write(cell);
         }
         html.append(opens ? "</a>" : "");
-        if (!value.isEmpty()) {
-            html.append("<button type=\"button\" class=\"value\" data-value=\"").append(HtmlEscape.escapeHtml4Xml(value))
-                    .append("\" aria-label=\"").append(HtmlEscape.escapeHtml4Xml(cell.label() + ": " + cell.text()))
-                    .append("\"></button>");
-        }
+        new CellMarkup(html).value(cell, value);
         html.append("</td>");
     }
 

@@ -1,4 +1,4 @@
-package org.pressboard.desk;
+package org.pressboard.desk.publish;
 
 import java.util.ArrayList;
 import java.util.List;
