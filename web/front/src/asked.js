@@ -18,3 +18,14 @@ export function followAnswers() {
     ask(form);
   }
 }
+
+// A form that somebody's browser has filled in is sent within a moment; that keys or a pointer were used tells it from what a
+// program sends.
+export function noticeHands() {
+  for (const what of ['pointerdown', 'keydown']) {
+    document.addEventListener(what, ({ isTrusted }) => {
+      if (!isTrusted) return;
+      for (const mark of document.querySelectorAll('.sending input[name=hand]')) mark.value = 'yes';
+    }, { capture: true });
+  }
+}

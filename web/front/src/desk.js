@@ -3,6 +3,7 @@ import Sortable from 'sortablejs';
 import { start } from './common.js';
 import './bench.js';
 import { note } from './note.js';
+import { keepTyped } from './typed.js';
 
 // Where a part of the page could not be asked for, or something not be kept, that is said until there is an answer again.
 const trouble = document.querySelector('[data-trouble]');
@@ -326,3 +327,4 @@ Alpine.data('finder', () => ({
 }));
 
 start();
+keepTyped();

@@ -54,7 +54,7 @@ async function send(form, button) {
   if (!answer) return lost(form, 'lost');
   const page = await parsed(answer);
   if (!answer.redirected) {
-    if (!lay(slip, page)) lost(form, 'unkept');
+    if (!lay(slip, page)) lost(form, answer.status === 404 ? 'gone' : 'unkept');
     return;
   }
   const fresh = page.getElementById(slip.filled);

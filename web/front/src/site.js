@@ -1,4 +1,4 @@
-import { followAnswers } from './asked.js';
+import { followAnswers, noticeHands } from './asked.js';
 import { start } from './common.js';
 import './filling.js';
 import { followChanges } from './live.js';
@@ -6,4 +6,5 @@ import './values.js';
 
 start();
 followAnswers();
+noticeHands();
 followChanges();

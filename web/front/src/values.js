@@ -63,7 +63,10 @@ async function keep(form, button) {
     put(place, html);
     return;
   }
-  if (!answer.ok) return against(form, document.body.dataset.unkept ?? document.body.dataset.lost);
+  if (!answer.ok) {
+    const { gone, unkept, lost } = document.body.dataset;
+    return against(form, (answer.status === 404 ? gone : unkept) ?? lost);
+  }
   const slip = part.closest('dialog.row-slip');
   await again(part);
   if (slip?.filled) await again(document.getElementById(slip.filled));

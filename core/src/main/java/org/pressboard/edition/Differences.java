@@ -33,6 +33,8 @@ import org.pressboard.value.FieldKey;
  */
 public final class Differences {
 
+    private static final int LONGEST_TOLD = 120;
+
     private final Tables tables;
     private final List<Difference> found = new ArrayList<>();
 
@@ -49,7 +51,7 @@ public final class Differences {
 
     private void pages(Page before, Page after) {
         note(!before.title().equals(after.title()), TicketLine.PAGE, "title", after.title());
-        note(!before.lead().equals(after.lead()), TicketLine.PAGE, "lead");
+        words(TicketLine.PAGE, "lead", before.lead(), after.lead());
         note(before.unlisted() != after.unlisted(), TicketLine.PAGE, after.unlisted() ? "unlisted" : "listed");
         for (Listing listing : after.listings()) {
             before.listing(listing.key()).ifPresentOrElse(was -> listings(was, listing),
@@ -69,7 +71,7 @@ public final class Differences {
 
     private void forms(Form before, Form after) {
         note(!before.title().equals(after.title()), TicketLine.FORM, "title", after.title());
-        note(!before.lead().equals(after.lead()), TicketLine.FORM, "lead", after.title());
+        words(TicketLine.FORM, "lead", before.lead(), after.lead(), after.title());
         note(!before.questions().equals(after.questions()) || before.paired() != after.paired(), TicketLine.FORM, "ask",
                 after.title());
         note(!before.stamps().equals(after.stamps()), TicketLine.FORM, "set", after.title());
@@ -224,8 +226,21 @@ public final class Differences {
         note(!before.dress().marks().equals(after.dress().marks()), TicketLine.DRESS,
                 after.dress().marks().isEmpty() ? "no-marks" : "marks", after.dress().marks().size());
         note(!before.dress().title().equals(after.dress().title()), TicketLine.DRESS, "title", after.dress().title());
-        note(!before.dress().lead().equals(after.dress().lead()), TicketLine.DRESS, "lead");
-        note(!before.dress().nothing().equals(after.dress().nothing()), TicketLine.DRESS, "nothing");
+        words(TicketLine.DRESS, "lead", before.dress().lead(), after.dress().lead());
+        words(TicketLine.DRESS, "nothing", before.dress().nothing(), after.dress().nothing());
+    }
+
+    /** Of sentences that the owner writes, what they say now and what they said. */
+    private void words(TicketLine line, String code, String before, String after, Object... details) {
+        List<Object> all = new ArrayList<>(List.of(details));
+        all.add(shortened(after));
+        all.add(shortened(before));
+        String how = before.isEmpty() ? code + "-added" : after.isEmpty() ? code + "-removed" : code;
+        note(!before.equals(after), line, how, all.toArray());
+    }
+
+    private static String shortened(String text) {
+        return text.length() <= LONGEST_TOLD ? text : text.substring(0, LONGEST_TOLD) + "…";
     }
 
     private void note(boolean differs, TicketLine line, String code, Object... details) {

@@ -87,7 +87,7 @@ class DifferencesTest {
     void listingsThatComeAndGoAreToldAndThePageItself() {
         Listing second = Listing.plain(new ListingKey("second"), Cases.TABLE.key(), List.of(Cases.NAME));
         assertThat(between(PAGE.titled("Pears").leading("All of them").listed(false).with(List.of(second)))).containsExactly(
-                Difference.of(TicketLine.PAGE, "title", "Pears"), Difference.of(TicketLine.PAGE, "lead"),
+                Difference.of(TicketLine.PAGE, "title", "Pears"), Difference.of(TicketLine.PAGE, "lead-added", "All of them", ""),
                 Difference.of(TicketLine.PAGE, "unlisted"), Difference.of(TicketLine.PAGE, "added", "Apples"),
                 Difference.of(TicketLine.PAGE, "removed", "Apples"));
         assertThat(Differences.between(PAGE.with(List.of(APPLES, second)), PAGE.with(List.of(second, APPLES)), Tables.NONE))

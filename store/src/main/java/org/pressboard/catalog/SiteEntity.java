@@ -19,6 +19,7 @@ class SiteEntity {
 
     private String name;
     private String language;
+    private String foot;
 
     @Enumerated(EnumType.STRING)
     private Site.SignUp signUp;
@@ -33,13 +34,14 @@ class SiteEntity {
 
     Site toSite() {
         return new Site(name, language, publicAddress == null ? "" : publicAddress, signUp,
-                zone == null ? ZoneId.systemDefault() : ZoneId.of(zone));
+                zone == null ? ZoneId.systemDefault() : ZoneId.of(zone), foot);
     }
 
     void change(Site site) {
         name = site.name();
         language = site.languageTag();
         signUp = site.signUp();
+        foot = site.foot();
         zone = site.zone().getId();
         publicAddress = site.publicAddress().isEmpty() ? null : site.publicAddress();
     }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import org.jooq.Collation;
 import org.jooq.Condition;
@@ -25,6 +26,7 @@ import org.pressboard.table.Referring;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.Folding;
 import org.pressboard.value.RowId;
 import org.pressboard.value.Value;
 
@@ -219,6 +221,12 @@ public final class TableSql {
     public Condition condition(org.pressboard.condition.Condition condition) {
         return seen().and(new ConditionSql(fields, root(), operands,
                 (mention, among) -> mention.bySets(root(), among, this::rowsApart)).of(condition));
+    }
+
+    /** That a word of what is searched of a row is nearly that one; empty where there is no such text, or not for whoever looks. */
+    public Optional<Condition> nearly(String word) {
+        return fields.hasSearchText(root()) ? Optional.of(DSL.condition("{0} %> {1}", MentionSql.searched(root()),
+                DSL.val(Folding.fold(word)))) : Optional.empty();
     }
 
     /** The same as it is asked of few rows, one after the other. */

@@ -40,6 +40,9 @@ public class FormDesk {
     /** No field of a table is called so: only programs fill it in. */
     static final String TRAP = "website";
 
+    /** Says that keys or a pointer were used: whoever has a form filled in by their browser is quick, too. */
+    static final String HAND = "hand";
+
     static final String TOKEN = "begun";
     private static final Duration LONGEST = Duration.ofDays(2);
 
@@ -183,7 +186,8 @@ public class FormDesk {
             return Optional.of("form.stale");
         }
         // somebody who is signed in may have little more to do than to send what is filled in for them
-        boolean isQuick = took < shortest.toMillis() && open.visitor().kind() == Visitor.Kind.ANYONE;
+        boolean isQuick = took < shortest.toMillis() && open.visitor().kind() == Visitor.Kind.ANYONE
+                && !"yes".equals(parameters.getFirst(HAND));
         return isQuick ? Optional.of("form.quick") : Optional.empty();
     }
 

@@ -70,7 +70,8 @@ class DemoData implements ApplicationRunner {
         }
         // without an owner nobody has brought in anything: what is there is from a demo that broke off
         publisher.removeAll();
-        catalog.changeSite(new Site("Quillbrook Community Orchard", "en-GB"));
+        catalog.changeSite(new Site("Quillbrook Community Orchard", "en-GB")
+                .withFoot("Quillbrook Community Orchard, behind the old mill. The gate is open on Saturdays from nine to noon."));
         for (String file : DemoTables.FILES) {
             bringIn(file);
             tables.settle(file);

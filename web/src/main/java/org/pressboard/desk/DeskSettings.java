@@ -64,7 +64,8 @@ class DeskSettings {
     @PostMapping("/desk/settings")
     String change(Visit visit, @RequestParam String name, @RequestParam String language,
             @RequestParam(defaultValue = "") String address,
-            @RequestParam(defaultValue = "INVITED") Site.SignUp signUp, @RequestParam(defaultValue = "") String zone, Model model, RedirectAttributes flash) {
+            @RequestParam(defaultValue = "INVITED") Site.SignUp signUp, @RequestParam(defaultValue = "") String zone,
+            @RequestParam(defaultValue = "") String foot, @RequestParam(defaultValue = "no") String first, Model model, RedirectAttributes flash) {
         String plainAddress = address.strip().replaceAll("/+$", "");
         String wanted = zone.isEmpty() ? catalog.site().zone().getId() : zone;
         String problem = time.zones().contains(wanted) ? problem(name, language, plainAddress) : "desk.settings.no-zone";
@@ -72,12 +73,19 @@ class DeskSettings {
             model.addAttribute("problem", problem);
             return settings(model);
         }
-        publisher.changeSite(new Site(name.strip(), language, plainAddress, signUp, ZoneId.of(wanted)));
+        publisher.changeSite(new Site(name.strip(), language, plainAddress, signUp, ZoneId.of(wanted), cut(foot.strip().replace("\0", ""))));
         time.keep();
         log.note(visit, Logged.What.SITE_CHANGED, "");
         indexes.complete();
+        if (first.equals("yes")) {
+            return "redirect:/desk/tables";
+        }
         flash.addFlashAttribute("changed", true);
         return "redirect:/desk/settings";
+    }
+
+    private static String cut(String foot) {
+        return foot.substring(0, Math.min(foot.length(), Site.LONGEST_FOOT));
     }
 
     private static String problem(String name, String language, String address) {

@@ -31,12 +31,6 @@ public record Opened(String title, List<Picture> pictures, List<Cell> lines, Str
     public record Picture(String whole, String large, String small) {
     }
 
-
-    /** Whether the title has figures in it, which are not set in the type of headings. */
-    public boolean isInFigures() {
-        return Cell.hasFigures(title);
-    }
-
     /** The lines as HTML, every text in it escaped. */
     public String linesMarkup() {
         StringBuilder html = new StringBuilder();

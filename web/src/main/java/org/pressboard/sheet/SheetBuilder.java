@@ -79,12 +79,13 @@ final class SheetBuilder {
         this.address = asking.address();
     }
 
-    Sheet build(RowPage page, Offered offered, SheetFrame.@Nullable Totalled totals, long rowsState) {
+    Sheet build(RowPage page, Offered offered, SheetFrame.@Nullable Totalled totals, long rowsState,
+            List<SheetFrame.Instead> instead) {
         Look look = Look.of(listing);
         SheetFrame frame = new SheetFrame("sheet-" + listing.key(), table.label(), addresses, address.write(state), finder(page),
                 chips(), headings(), count(page), state.isNarrowed() ? address.write(state.cleared()) : null, countAll(page),
                 isLimited() ? Pager.NONE : new PagerBuilder(listing, state, address, words).build(page), notices(page),
-                takeAway(), look, all(page), offered.doing(), totals, page.rows().isEmpty());
+                takeAway(), look, all(page), offered.doing(), totals, page.rows().isEmpty(), instead);
         return new Sheet(frame, new Cells(table, listing.show().fields(), words, look.isOfCards() ? FileAnswer.IN_CARDS
                 : FileAnswer.IN_LISTS).lines(page.rows(), this::opens, marks), listing.shown(), offered, rowsState);
     }

@@ -20,11 +20,12 @@ import org.pressboard.stand.Addresses;
  * @param totals   what the numbers of all rows that match come to; {@code null}: none are added up
  * @param all      the state that shows all where only the first few are shown; else {@code null}
  * @param empty    whether there are no rows
+ * @param instead  where nothing is found, what would find something
  */
 public record SheetFrame(String id, String label, Addresses addresses, String query, Finder finder, List<Chip> chips,
                          List<Heading> headings, String count, @Nullable String cleared, @Nullable String countAll,
                          Pager pager, List<String> notices, List<TakeAway> takeAway, Look look, @Nullable String all,
-                         Doing doing, @Nullable Totalled totals, boolean empty) {
+                         Doing doing, @Nullable Totalled totals, boolean empty, List<Instead> instead) {
 
     /**
      * What is done with the rows from around them.
@@ -34,6 +35,15 @@ public record SheetFrame(String id, String label, Addresses addresses, String qu
      * @param any     whether something is done with one of the rows
      */
     public record Doing(@Nullable String add, @Nullable String several, boolean any) {
+    }
+
+    /**
+     * Another state that has rows.
+     *
+     * @param said what is sought there, and how many rows it has
+     * @param word whether it is another word that is searched; else a filter is dropped
+     */
+    public record Instead(String said, String query, boolean word) {
     }
 
     /** What numbers come to, and the address that adds them up; nothing is said where nobody has yet. */

@@ -11,6 +11,7 @@ import org.pressboard.listing.RowAddress;
 import org.pressboard.listing.RowPage;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.FieldCounts;
+import org.pressboard.rows.NearWords;
 import org.pressboard.rows.RowPicker;
 import org.pressboard.rows.Rows;
 import org.pressboard.sheet.finder.MenuBuilder;
@@ -39,10 +40,12 @@ public class Sheets {
     private final RowPicker picker;
     private final VisitorEditing editing;
     private final FormSending forms;
+    private final NearWords near;
     private final MessageSource messages;
 
     Sheets(Rows rows, FieldCounts counts, RowPicker picker, VisitorEditing editing, FormSending forms,
-            MessageSource messages) {
+            NearWords near, MessageSource messages) {
+        this.near = near;
         this.forms = forms;
         this.rows = rows;
         this.counts = counts;
@@ -56,8 +59,10 @@ public class Sheets {
         RowPage page = SheetBuilder.isWaiting(asking.listing(), asking.state()) ? RowPage.NONE
                 : rows.page(asking.drawn(), asking.language());
         Offered offered = offered(asking, page.rows().stream().map(Row::id).toList());
+        boolean isNothing = page.rows().isEmpty() && asking.state().isNarrowed() && !asking.listing().isBroken();
         return builder(asking).build(page, offered, asking.listing().show().totals().isEmpty() ? null
-                : totals(asking).told(asking.addresses().rows() + "/totals" + asking.query()), state);
+                : totals(asking).told(asking.addresses().rows() + "/totals" + asking.query()), state,
+                isNothing ? new NothingFound(asking, rows, near, words(asking)).instead() : List.of());
     }
 
     private Totals totals(Asking asking) {

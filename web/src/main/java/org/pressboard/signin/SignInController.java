@@ -1,6 +1,7 @@
 package org.pressboard.signin;
 
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import org.pressboard.catalog.Account;
 import org.pressboard.catalog.Accounts;
@@ -22,10 +23,12 @@ class SignInController {
     private final Accounts accounts;
     private final WelcomeLinks links;
     private final PasswordEncoder passwords;
+    private final Entering entering;
     private final TransactionTemplate transaction;
 
     SignInController(Accounts accounts, WelcomeLinks links, PasswordEncoder passwords,
-            org.springframework.transaction.PlatformTransactionManager transactions) {
+            Entering entering, org.springframework.transaction.PlatformTransactionManager transactions) {
+        this.entering = entering;
         this.accounts = accounts;
         this.links = links;
         this.passwords = passwords;
@@ -55,13 +58,15 @@ class SignInController {
 
     @PostMapping("/welcome")
     String makeOwner(@RequestParam String token, @RequestParam String name, @RequestParam String email,
-            @RequestParam String password, Model model) {
+            @RequestParam String password, Model model, HttpServletRequest request, HttpServletResponse response) {
         List<String> problems = PersonRules.problems(name, email, password);
         if (problems.isEmpty() && links.isGood(token) && accounts.find(email).isPresent()) {
             problems.add("welcome.taken-email");
         }
         if (problems.isEmpty() && isMade(token, name, email, password)) {
-            return "redirect:/sign-in";
+            // whoever has become the owner is here, and says what the site is called
+            accounts.find(Accounts.normal(email)).ifPresent(owner -> entering.signIn(owner, request, response));
+            return "redirect:/desk/settings?first";
         }
         model.addAttribute("good", links.isGood(token));
         model.addAttribute("token", token);

@@ -64,6 +64,7 @@ class DrawnPages {
 
     private Map<String, Object> facts(Outline outline) {
         return Map.of("title", outline.page().title(), "lead", outline.page().lead(), "tag", outline.on.visit().site().site().languageTag(),
+                "foot", outline.on.visit().site().site().foot(),
                 "unseen", List.of(), "forms", List.of());
     }
 

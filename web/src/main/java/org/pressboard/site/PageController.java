@@ -17,6 +17,7 @@ import org.pressboard.form.FormKey;
 import org.pressboard.grant.Decision;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.Listing;
+import org.pressboard.listing.TakeAway;
 import org.pressboard.pace.Pace;
 import org.pressboard.sheet.Sheet;
 import org.pressboard.sheet.Sheets;
@@ -131,6 +132,7 @@ class PageController {
         model.addAttribute("thanks", FormKey.isValid(parameters.getFirst("sent"))
                 ? thanks(on, new FormKey(Objects.requireNonNull(parameters.getFirst("sent")))) : null);
         model.addAttribute("done", Optional.ofNullable(parameters.getFirst("done")).filter(DONE::contains).orElse(null));
+        full(on, parameters).ifPresent(full -> model.addAttribute("full", full));
         receipt.ifPresent(got -> {
             model.addAttribute("undo", parameters.getFirst("undo"));
             model.addAttribute("undoAt", new Addresses(on.stand(), got.listing()).undoing());
@@ -139,7 +141,25 @@ class PageController {
 
     /** Whether something is said of what has just been done, as the last request or the address tells. */
     private static boolean isSaying(Model model) {
-        return Stream.of("said", "thanks", "done").anyMatch(what -> model.getAttribute(what) != null);
+        return Stream.of("said", "thanks", "done", "full").anyMatch(what -> model.getAttribute(what) != null);
+    }
+
+    /**
+     * That a listing has more rows than go on paper.
+     *
+     * @param most how many of what there is room for
+     * @param csv  where all of them are; empty: that is not offered
+     */
+    public record Full(String code, long most, String csv) {
+    }
+
+    private static Optional<Full> full(OpenPage on, MultiValueMap<String, String> parameters) {
+        String most = Objects.requireNonNullElse(parameters.getFirst("most"), "");
+        String code = "many-to-print".equals(parameters.getFirst("of")) ? "sheet.full.rows" : "sheet.full.characters";
+        return !most.matches("\\d{1,9}") ? Optional.empty() : on.askings(parameters).stream()
+                .filter(asking -> asking.listing().key().name().equals(parameters.getFirst("full"))).findFirst()
+                .map(asking -> new Full(code, Long.parseLong(most), asking.listing().takeAway().contains(TakeAway.CSV)
+                        ? asking.addresses().carried(TakeAway.CSV, asking.query()) : ""));
     }
 
     /** What is said to whoever has sent a form: a sentence of its owner's, or the code of a usual one. */

@@ -107,6 +107,11 @@ public final class SiteFrame {
         parts.drawn().draw(html, "site/masthead", Map.of("mast", mast), language, Map.of("token", gap -> gap.append(token())));
     }
 
+    /** What stands at the foot of each page, in the owner's own words; may be empty. */
+    public String foot() {
+        return visit().site().site().foot();
+    }
+
     /** By which the forms of this page are known to be ours. */
     public String token() {
         return request.getAttribute(CsrfToken.class.getName()) instanceof CsrfToken token ? token.getToken() : "";

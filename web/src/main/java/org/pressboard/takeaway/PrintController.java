@@ -13,6 +13,7 @@ import java.util.Set;
 import org.pressboard.files.Files;
 import org.pressboard.listing.TakeAway;
 import org.pressboard.log.Logged;
+import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.turn.Turns;
 import org.pressboard.pace.Pace;
@@ -43,6 +44,9 @@ class PrintController {
     private static final int MOST_CHARACTERS_IN_FILE = 1_000_000;
     private static final int MOST_CHARACTERS_ON_PAGE = 4_000_000;
 
+    /** What is said of too much begins so, and ends with what of. */
+    private static final String FULL = "take-away.too-";
+
     private static final Duration LONGEST_WAIT = Duration.ofSeconds(10);
 
     private final Offers offers;
@@ -68,16 +72,39 @@ class PrintController {
 
     @GetMapping("/listings/{listing}/print")
     String print(Visit visit, @RequestParam MultiValueMap<String, String> parameters, Model model, HttpServletRequest request) {
-        model.addAttribute("printed", printing.take(LONGEST_WAIT, () -> bounded(printed(visit, request, parameters,
-                Set.of(TakeAway.PRINT, TakeAway.COPY), MOST_ON_PAGE, ""), MOST_CHARACTERS_ON_PAGE)));
+        Asking asking = offers.find(visit, request, parameters, Set.of(TakeAway.PRINT, TakeAway.COPY));
+        try {
+            model.addAttribute("printed", printing.take(LONGEST_WAIT, () -> bounded(printed(visit, asking, TakeAway.PRINT, MOST_ON_PAGE, ""),
+                    MOST_CHARACTERS_ON_PAGE)));
+        } catch (ProblemsFound full) {
+            return "redirect:" + back(asking, full);
+        }
         return "site/print";
+    }
+
+    /** The list as it was, which says what is too much for paper, and what there is instead. */
+    private static String back(Asking asking, ProblemsFound full) {
+        Problem problem = full.problems().all().getFirst();
+        if (!problem.code().startsWith(FULL)) {
+            throw full;
+        }
+        String query = asking.query();
+        return asking.addresses().page() + query + (query.isEmpty() ? "?" : "&") + "full=" + asking.listing().key() + "&most="
+                + problem.details().getFirst() + "&of=" + problem.code().substring(FULL.length());
     }
 
     @GetMapping("/listings/{listing}/rows.pdf")
     void pdf(Visit visit, @PathVariable String listing, @RequestParam MultiValueMap<String, String> parameters,
             HttpServletRequest request, HttpServletResponse response) throws IOException {
-        byte[] file = filing.take(LONGEST_WAIT, () -> laidOut(bounded(printed(visit, request, parameters, Set.of(TakeAway.PDF),
-                MOST_IN_FILE, PdfOut.PICTURES), MOST_CHARACTERS_IN_FILE), new Words(messages, visit.language())));
+        Asking asking = offers.find(visit, request, parameters, Set.of(TakeAway.PDF));
+        byte[] file;
+        try {
+            file = filing.take(LONGEST_WAIT, () -> laidOut(bounded(printed(visit, asking, TakeAway.PDF, MOST_IN_FILE, PdfOut.PICTURES),
+                    MOST_CHARACTERS_IN_FILE), new Words(messages, visit.language())));
+        } catch (ProblemsFound full) {
+            response.sendRedirect(back(asking, full));
+            return;
+        }
         response.setContentType("application/pdf");
         response.setContentLength(file.length);
         response.setHeader("Content-Disposition", "attachment; filename=\"" + listing + ".pdf\"");
@@ -101,12 +128,10 @@ class PrintController {
         return out.toByteArray();
     }
 
-    private Printed printed(Visit visit, HttpServletRequest request, MultiValueMap<String, String> parameters, Set<TakeAway> as,
-            int most, String pictures) {
-        Asking asking = offers.find(visit, request, parameters, as);
+    private Printed printed(Visit visit, Asking asking, TakeAway as, int most, String pictures) {
         pace.spend(visit.address(), Pace.TAKE_AWAY);
         log.noteAtTimes(visit.caller(), Logged.What.TAKEN_AWAY, asking.listing().key() + " "
-                + as.iterator().next().name().toLowerCase(Locale.ROOT) + asking.query());
+                + as.name().toLowerCase(Locale.ROOT) + asking.query());
         String title = Objects.requireNonNull(asking.page()).title();
         return pace.inTurn(visit.address(), () -> sheets.print(asking, title, most, pictures));
     }

@@ -59,12 +59,16 @@ class FormDeskTest {
             mock(Browsers.class), seal, mock(MessageSource.class), Clock.fixed(NOW, ZoneOffset.UTC), Duration.ofSeconds(2));
 
     private Optional<String> suspicion(Visitor visitor, Duration took, String trap) {
+        return suspicion(visitor, took, trap, "");
+    }
+
+    private Optional<String> suspicion(Visitor visitor, Duration took, String trap, String hand) {
         when(seal.check(anyString())).thenReturn(Optional.of(NOW.minus(took).toEpochMilli() + " /notes/send/tell"));
         Visit visit = Visit.of(new Caller(null, visitor, null, ""), SITE, 0, LocalDateTime.ofInstant(NOW, ZoneOffset.UTC));
         PageKey notes = new PageKey("notes");
         OpenPage page = new OpenPage(new Stand.Published(notes), new Page(notes, "Notes", List.of()), visit);
         return desk.suspicion(new OpenForm(page, Form.plain(new FormKey("tell"), NOTES, "Tell")),
-                MultiValueMap.fromSingleValue(Map.of("begun", "sealed", "website", trap)));
+                MultiValueMap.fromSingleValue(Map.of("begun", "sealed", "website", trap, "hand", hand)));
     }
 
     @Test

@@ -73,7 +73,10 @@ class SignInTest extends InBrowser {
         page.getByLabel("E-mail address").fill("rosalind@example.org");
         page.getByLabel("A password of at least 10 characters").fill("correct horse");
         button(page, "Become the owner").click();
-        assertThat(page).hasURL(address("/sign-in"));
+        // signed in by that, and asked what the site is called
+        assertThat(page).hasURL(address("/desk/settings?first"));
+        assertThat(page.locator("[name=name]")).hasValue("");
+        assertThat(page.locator(".who")).containsText("Rosalind Thackeray");
         assertThat(accounts.find("rosalind@example.org").orElseThrow().role().name()).isEqualTo("OWNER");
         page.navigate(link);
         assertThat(page.locator(".note")).containsText("not good any more");

@@ -114,11 +114,14 @@ class TakeAwayTest extends WithOwnTable {
     }
 
     @Test
-    void moreThanPaperHasRoomForIsRefusedAndSaysWhatToDo() {
+    void moreThanPaperHasRoomForIsSaidInTheListWithWhatToDo() {
         publish(2_001, listing(Paper.USUAL));
-        HttpResponse<String> refused = get("/listings/grafts/rows.pdf");
-        assertThat(refused.statusCode()).isBetween(400, 499);
-        assertThat(refused.body()).contains("On paper there is room for 2,000 rows.");
+        HttpResponse<String> refused = get("/listings/grafts/rows.pdf?f.year.to=2999");
+        String list = refused.headers().firstValue("Location").orElseThrow();
+        assertThat(list).startsWith("/grafts?f.year.to=2999&full=grafts");
+        assertThat(get(list).body()).contains("A PDF or print has room for 2,000 rows, and this list has more.")
+                .contains("/listings/grafts/rows.csv?f.year.to=2999").contains("Graft1");
+        assertThat(get("/grafts?full=grafts&most=x&of=many-to-print").body()).doesNotContain("has room");
         assertThat(get("/listings/grafts/rows.pdf?f.year.to=1970").statusCode()).isEqualTo(200);
         assertThat(get("/listings/grafts/print").body()).contains("Graft2001");
     }

@@ -92,8 +92,7 @@ public final class CardsMarkup {
         boolean opens = !line.opens().isEmpty() && !look.hasButton();
         // under the page's title, or the listing's own
         String level = look.dress().title().isEmpty() ? "h2" : "h3";
-        html.append('<').append(level).append(" class=\"card-heading")
-                .append(Cell.hasFigures(line.cells().get(heading).text()) ? " in-figures" : "").append("\">")
+        html.append('<').append(level).append(" class=\"card-heading\">")
                 .append(line.mark().signs());
         if (opens) {
             html.append("<a class=\"opens\" href=\"").append(HtmlEscape.escapeHtml4Xml(line.opens())).append("\">");

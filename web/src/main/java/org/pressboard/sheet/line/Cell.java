@@ -21,9 +21,4 @@ public record Cell(Content content, String label, boolean naming, String column)
     public boolean isEmpty() {
         return text().isEmpty();
     }
-
-    /** Whether a heading has figures in it, which are not set in the type of headings. */
-    public static boolean hasFigures(String heading) {
-        return heading.chars().anyMatch(Character::isDigit);
-    }
 }
