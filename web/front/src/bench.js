@@ -1,6 +1,7 @@
 // The bench: words of the ticket open what they can be changed to, one at a time; the proof follows.
 import Alpine from '@alpinejs/csp';
 import { parsed } from './parsed.js';
+import { say } from './say.js';
 import { words } from './words.js';
 
 const isTyping = target => target.closest?.('input:not([type=checkbox], [type=radio]), textarea') != null;
@@ -142,7 +143,7 @@ Alpine.data('bench', () => ({
     await this.redrawn(proof);
     if (!roomBeside.hidden && roomBeside.firstElementChild) await this.redrawn(roomBeside.firstElementChild);
     this.sift();
-    this.said = 'The proof follows.';
+    this.said = say('follows');
   },
   async redrawn(frame) {
     const { contentDocument: proof, contentWindow: there } = frame;

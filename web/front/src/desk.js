@@ -3,6 +3,7 @@ import Sortable from 'sortablejs';
 import { start } from './common.js';
 import './bench.js';
 import { note } from './note.js';
+import { say } from './say.js';
 import { keepTyped } from './typed.js';
 
 // Where a part of the page could not be asked for, or something not be kept, that is said until there is an answer again.
@@ -69,7 +70,7 @@ Alpine.data('dropZone', () => ({
   problem: '',
 
   get said() {
-    return this.percent < 100 ? `${this.percent} % sent` : 'Reading the file …';
+    return this.percent < 100 ? say('sent', this.percent) : say('reading');
   },
 
   dropped(event) {
@@ -95,7 +96,7 @@ Alpine.data('dropZone', () => ({
       this.percent = Math.round(100 * event.loaded / Math.max(1, event.total));
     });
     request.addEventListener('load', () => this.answered(request));
-    request.addEventListener('error', () => this.refuse('The file could not be sent. Check the connection and try again.'));
+    request.addEventListener('error', () => this.refuse(say('notSent')));
     request.open('POST', this.$root.action);
     request.send(form);
   },
@@ -107,7 +108,7 @@ Alpine.data('dropZone', () => ({
     }
     const answer = new DOMParser().parseFromString(request.responseText, 'text/html');
     const refusal = answer.querySelector('[data-refusal], main .note-warn, main h1 + p');
-    this.refuse(refusal?.textContent ?? 'The file could not be brought in.');
+    this.refuse(refusal?.textContent ?? say('notBrought'));
   },
 
   refuse(sentence) {
@@ -245,7 +246,7 @@ Alpine.data('fileField', () => ({
       if (!answer.ok) throw new Error(answer.statusText);
       this.take(await answer.text(), many === 'true');
     } catch (failed) {
-      this.problem = 'The file could not be sent. Check the connection and its size, and try again.';
+      this.problem = say('tooLarge');
     }
     this.busy = false;
     this.$refs.chosen.value = '';
@@ -304,13 +305,13 @@ Alpine.data('fieldOrder', () => ({
       if (event.key === 'ArrowUp') line.previousElementSibling?.before(line);
       else line.nextElementSibling?.after(line);
       handle.focus();
-      this.said = `Place ${[...line.parentElement.children].indexOf(line) + 1} of ${line.parentElement.children.length}`;
+      this.said = say('place', [...line.parentElement.children].indexOf(line) + 1, line.parentElement.children.length);
     } else if (this.lifted === line && event.key === 'Escape') {
       this.$refs.list.insertBefore(line, this.before);
       line.classList.remove('lifted');
       this.lifted = null;
       handle.focus();
-      this.said = 'Put back.';
+      this.said = say('back');
     }
   },
   keep() {

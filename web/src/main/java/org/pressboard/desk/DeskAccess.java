@@ -1,7 +1,6 @@
 package org.pressboard.desk;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -96,7 +95,7 @@ class DeskAccess {
         String who = access.audiences().stream().map(DeskAccess::name).map(name -> all.stream().filter(choice -> choice.name().equals(name))
                 .findFirst().map(Choice::label).orElse(name)).collect(Collectors.joining(", "));
         String when = visit.site().edition(draft.key()).isPresent() ? "yet" : "first";
-        Words words = new Words(messages, Locale.UK);
+        Words words = Words.ofRequest(messages);
         return who.isEmpty() ? words.say("desk.access.open." + when) : words.say("desk.access.only." + when, who);
     }
 

@@ -3,7 +3,6 @@ package org.pressboard.desk;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
@@ -129,7 +128,7 @@ class DeskDraft {
     }
 
     private String refused(String key, Problem problem, RedirectAttributes flash) {
-        flash.addFlashAttribute("problem", new Words(messages, Locale.UK)
+        flash.addFlashAttribute("problem", Words.ofRequest(messages)
                 .say("desk." + problem.code(), problem.details().toArray()));
         return "redirect:/desk/pages/" + key;
     }

@@ -3,7 +3,6 @@ package org.pressboard.desk;
 import static org.pressboard.desk.condition.ConditionDesk.first;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -177,6 +176,6 @@ class DeskGroups {
     }
 
     private Words words() {
-        return new Words(messages, Locale.UK);
+        return Words.ofRequest(messages);
     }
 }

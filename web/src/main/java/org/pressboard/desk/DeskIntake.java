@@ -126,7 +126,7 @@ class DeskIntake {
                     intake.status() == Intake.Status.DONE ? pageOf(intake) : "/desk/intake/" + id);
         }
         model.addAttribute("intake", intake);
-        model.addAttribute("words", new Words(messages, Locale.UK));
+        model.addAttribute("words", Words.ofRequest(messages));
         return "desk/intake-parts :: workState";
     }
 
@@ -218,7 +218,7 @@ class DeskIntake {
     }
 
     private void show(Model model, Intake intake, @org.jspecify.annotations.Nullable IntakeForm form) {
-        Words words = new Words(messages, Locale.UK);
+        Words words = Words.ofRequest(messages);
         model.addAttribute("intake", intake);
         model.addAttribute("form", form);
         model.addAttribute("words", words);

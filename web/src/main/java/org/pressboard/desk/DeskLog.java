@@ -9,7 +9,6 @@ import java.nio.charset.StandardCharsets;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -130,6 +129,6 @@ class DeskLog {
     }
 
     private Words words() {
-        return new Words(messages, Locale.UK);
+        return Words.ofRequest(messages);
     }
 }

@@ -105,6 +105,6 @@ class DeskMember {
     }
 
     private Words words() {
-        return new Words(messages, Locale.UK);
+        return Words.ofRequest(messages);
     }
 }

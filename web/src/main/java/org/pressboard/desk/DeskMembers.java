@@ -110,6 +110,6 @@ class DeskMembers {
     }
 
     private Words words() {
-        return new Words(messages, Locale.UK);
+        return Words.ofRequest(messages);
     }
 }

@@ -3,7 +3,6 @@ package org.pressboard.desk;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -98,12 +97,12 @@ class DeskPages {
         model.addAttribute("gone", gone.from(page));
         model.addAttribute("ungranted", ungranted.of(page.draft()));
         model.addAttribute("forms", on.allForms().stream().map(forms::proof).toList());
-        model.addAttribute("words", new Words(messages, Locale.UK));
+        model.addAttribute("words", Words.ofRequest(messages));
         return "desk/page";
     }
 
     private void showIntake(Model model, Intake done) {
-        Words words = new Words(messages, Locale.UK);
+        Words words = Words.ofRequest(messages);
         List<AsideLine> aside = new ArrayList<>();
         if (done.rowsAside() > 0) {
             intakes.keptAside(done.id(), MOST_ASIDE_LISTED, kept -> aside.add(new AsideLine(words.count(kept.line()),

@@ -1,7 +1,6 @@
 package org.pressboard.desk;
 
 import java.util.HashMap;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Collectors;
@@ -140,6 +139,6 @@ class DeskPeople {
     }
 
     private Words words() {
-        return new Words(messages, Locale.UK);
+        return Words.ofRequest(messages);
     }
 }

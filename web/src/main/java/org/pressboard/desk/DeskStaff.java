@@ -2,7 +2,6 @@ package org.pressboard.desk;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import org.pressboard.catalog.Account;
 import org.pressboard.catalog.Accounts;
@@ -154,6 +153,6 @@ class DeskStaff {
     }
 
     private String say(String code, Object... details) {
-        return new Words(messages, Locale.UK).say(code, details);
+        return Words.ofRequest(messages).say(code, details);
     }
 }

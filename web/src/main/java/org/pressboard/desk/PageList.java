@@ -3,7 +3,6 @@ package org.pressboard.desk;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Locale;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.DraftedPage;
 import org.pressboard.catalog.PageBin;
@@ -67,7 +66,7 @@ class PageList {
     String remove(Visit visit, @PathVariable String key, RedirectAttributes flash) {
         DraftedPage page = DraftedPages.find(catalog, key);
         if (page.isPublished()) {
-            flash.addFlashAttribute("problem", new Words(messages, Locale.UK).say("desk.page.still-published"));
+            flash.addFlashAttribute("problem", Words.ofRequest(messages).say("desk.page.still-published"));
             return "redirect:/desk/pages/" + key;
         }
         bin.put(page.draft().key());

@@ -13,7 +13,6 @@ import org.pressboard.catalog.SiteClock;
 import org.pressboard.drawing.Assets;
 import org.pressboard.sheet.DrawnSheets;
 import org.pressboard.site.SiteFrames;
-import org.pressboard.stand.Stands;
 import org.pressboard.visit.Visits;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.SmartInitializingSingleton;
@@ -114,14 +113,13 @@ class WebConfiguration implements WebMvcConfigurer {
         });
     }
 
-    /** The desk speaks English; the visitors' pages, also as proofs, speak the site's language. */
+    /** The desk and the visitors' pages speak the site's language. */
     @Bean
     LocaleResolver localeResolver() {
         return new LocaleResolver() {
             @Override
             public Locale resolveLocale(HttpServletRequest request) {
-                String address = request.getRequestURI();
-                return address.startsWith("/desk") && !Stands.isProof(address) ? Locale.UK : visits.of(request).language();
+                return visits.of(request).language();
             }
 
             @Override

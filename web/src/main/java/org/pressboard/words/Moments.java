@@ -4,18 +4,18 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.time.format.FormatStyle;
-import java.util.Locale;
+import org.springframework.context.i18n.LocaleContextHolder;
 
-/** When something happened, as the desk writes it. */
+/** When something happened, as the desk writes it, in the language of the request that is answered. */
 public final class Moments {
 
     private static final DateTimeFormatter WHEN =
-            DateTimeFormatter.ofLocalizedDateTime(FormatStyle.MEDIUM, FormatStyle.SHORT).withLocale(Locale.UK);
+            DateTimeFormatter.ofLocalizedDateTime(FormatStyle.MEDIUM, FormatStyle.SHORT);
 
     private Moments() {
     }
 
     public static String written(Instant moment) {
-        return WHEN.format(moment.atZone(ZoneId.systemDefault()));
+        return WHEN.withLocale(LocaleContextHolder.getLocale()).format(moment.atZone(ZoneId.systemDefault()));
     }
 }

@@ -22,6 +22,7 @@ import org.pressboard.value.Row;
 import org.pressboard.value.Value;
 import org.pressboard.value.WrittenForm;
 import org.springframework.context.MessageSource;
+import org.springframework.context.i18n.LocaleContextHolder;
 
 /** The words and written values of one language. For one request. */
 public final class Words {
@@ -35,6 +36,11 @@ public final class Words {
         this.messages = messages;
         this.language = language;
         this.written = new WrittenForm(language, say("value.yes"), say("value.no"));
+    }
+
+    /** In the language of the request that is answered, which is the site's. */
+    public static Words ofRequest(MessageSource messages) {
+        return new Words(messages, LocaleContextHolder.getLocale());
     }
 
     /** How a field is compared, in words of its kind where there are any: days are "after" where numbers are "more". */

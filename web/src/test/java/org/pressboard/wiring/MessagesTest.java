@@ -7,31 +7,41 @@ import java.io.InputStreamReader;
 import java.io.Reader;
 import java.nio.charset.StandardCharsets;
 import java.util.Objects;
+import java.util.ArrayList;
+import java.util.List;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.stream.Stream;
+import org.jsoup.Jsoup;
+import org.jsoup.nodes.Attribute;
+import org.jsoup.nodes.Element;
+import org.jsoup.nodes.TextNode;
+import org.jsoup.parser.Parser;
 import java.util.Properties;
 import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 
-/** Everything the visitors' pages say is there in every language, with the same places for details. */
+/** Everything that is said is there in every language, with the same places for details, and in the bundles alone. */
 class MessagesTest {
 
-    /** Said at the desk alone, which speaks English. */
-    private static final Pattern AT_THE_DESK =
-            Pattern.compile("(problem\\.(file|plan|row\\.(ragged|bad-bytes|too-wide|misfit)|intake|field|table|computed|bin|undo|retype|archive|bench|grants|groups|people|members|"
-                    + "not-there\\.(table|intake|row|field|person))|undo|history|act|kind|noted|measure|comparison|characters|colour|reading|line|difference|"
-                    + "definition|edition|gate|sieve|choice|ticket|phrase|clause|comparing|kept-aside|kept-as|fit|delimiter|encoding|language|desk|"
-                    + "grants|groups|may|log|staff|waiting|members|bench|form\\.(then|who|question)|operand|problem\\.row\\.waits-no-more|letter\\.(why|state)|problem\\.account\\.last-owner)"
-                    + "(\\..*)?");
+    private static final Set<String> PUT = Set.of("th:text", "th:utext", "th:replace", "th:insert");
+    private static final Set<String> SAID = Set.of("aria-label", "placeholder", "title", "alt", "data-label", "data-title");
+    private static final Set<String> DRAWN = Set.of("th:text", "th:aria-label", "th:placeholder", "th:title", "th:data-label");
+    private static final Pattern WORD = Pattern.compile("\\p{L}{2}");
+    private static final Pattern PIPED = Pattern.compile("\\|([^|]*)\\|");
+    private static final Pattern QUOTED = Pattern.compile("'([^']*)'");
+
+    /** Two words one behind the other; a single one may be a key. */
+    private static final Pattern PHRASE = Pattern.compile("\\p{L}{2,} \\p{L}");
 
     @Test
     void germanSaysWhatEnglishSays() throws IOException {
         Properties english = read("/messages.properties");
         Properties german = read("/messages_de.properties");
-        Set<String> said = english.stringPropertyNames().stream()
-                .filter(key -> !AT_THE_DESK.matcher(key).matches()).collect(Collectors.toSet());
-        assertThat(german.stringPropertyNames()).containsExactlyInAnyOrderElementsOf(said);
-        for (String key : said) {
+        assertThat(german.stringPropertyNames()).containsExactlyInAnyOrderElementsOf(english.stringPropertyNames());
+        for (String key : english.stringPropertyNames()) {
             assertThat(places(german.getProperty(key))).as(key).isEqualTo(places(english.getProperty(key)));
         }
     }
@@ -42,6 +52,39 @@ class MessagesTest {
         for (String bundle : new String[] {"/messages.properties", "/messages_de.properties"}) {
             read(bundle).forEach((key, text) -> assertThat((String) text).as((String) key).doesNotContain("'"));
         }
+    }
+
+    /**
+     * Words in a template beside the bundles would be said in one language only. What stands in an element whose text is put
+     * there when it is drawn is for whoever reads the template.
+     */
+    @Test
+    void noTemplateHasWordsOfItsOwn() throws IOException {
+        List<String> found = new ArrayList<>();
+        try (Stream<Path> templates = Files.walk(Path.of("src/main/resources/templates"))) {
+            for (Path template : templates.filter(path -> path.toString().endsWith(".html") && !path.toString().contains("error/")).toList()) {
+                look(template.getFileName().toString(), Jsoup.parse(Files.readString(template), "", Parser.xmlParser()), found);
+            }
+        }
+        assertThat(found).isEmpty();
+    }
+
+    private static void look(String template, Element in, List<String> found) {
+        for (Attribute attribute : in.attributes()) {
+            String text = attribute.getValue();
+            boolean isSaid = SAID.contains(attribute.getKey()) && WORD.matcher(text).find();
+            boolean isDrawn = DRAWN.contains(attribute.getKey())
+                    && (PIPED.matcher(text).results().anyMatch(piped -> WORD.matcher(piped.group(1).replaceAll("[$#]\\{[^}]*}", "")).find())
+                    || QUOTED.matcher(text).results().anyMatch(quoted -> PHRASE.matcher(quoted.group(1)).find()));
+            if (isSaid || isDrawn) {
+                found.add(template + ": " + attribute.getKey() + "=" + text);
+            }
+        }
+        if (PUT.stream().anyMatch(in::hasAttr)) {
+            return;
+        }
+        in.textNodes().stream().map(TextNode::text).filter(text -> WORD.matcher(text).find()).forEach(text -> found.add(template + ": " + text.strip()));
+        in.children().stream().filter(child -> !Set.of("script", "style").contains(child.tagName())).forEach(child -> look(template, child, found));
     }
 
     private static Set<String> places(String text) {

@@ -1,7 +1,6 @@
 package org.pressboard.desk.bench;
 
 import java.util.List;
-import java.util.Locale;
 import org.pressboard.catalog.Drafts;
 import org.pressboard.desk.condition.ConditionDesk;
 import org.pressboard.edition.Differences;
@@ -27,7 +26,7 @@ class BenchWords {
     }
 
     Words desk() {
-        return new Words(messages, Locale.UK);
+        return Words.ofRequest(messages);
     }
 
     /** Of what is otherwise on one page than on another. */

@@ -156,7 +156,7 @@ public class ConditionDesk {
     }
 
     private Words desk() {
-        return new Words(messages, Locale.UK);
+        return Words.ofRequest(messages);
     }
 
     private Locale language() {

@@ -2,7 +2,6 @@ package org.pressboard.desk.publish;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.stream.Collectors;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
@@ -86,6 +85,6 @@ class PublishedWords {
     }
 
     private String say(String code, Object... details) {
-        return new Words(messages, Locale.UK).say(code, details);
+        return Words.ofRequest(messages).say(code, details);
     }
 }

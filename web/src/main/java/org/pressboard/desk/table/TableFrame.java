@@ -48,9 +48,9 @@ public class TableFrame {
         return table;
     }
 
-    /** The desk speaks English. */
+    /** In the language of the request. */
     public Words words() {
-        return new Words(messages, java.util.Locale.UK);
+        return Words.ofRequest(messages);
     }
 
     /** Values are written and typed in the site's language. */
