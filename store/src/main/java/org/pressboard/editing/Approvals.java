@@ -26,9 +26,11 @@ public class Approvals {
 
     private final RowEditing editing;
     private final Catalog catalog;
+    private final Rejections rejections;
     private final DSLContext sql;
 
-    Approvals(RowEditing editing, Catalog catalog, DSLContext sql) {
+    Approvals(RowEditing editing, Catalog catalog, Rejections rejections, DSLContext sql) {
+        this.rejections = rejections;
         this.editing = editing;
         this.catalog = catalog;
         this.sql = sql;
@@ -50,15 +52,22 @@ public class Approvals {
     }
 
     /**
-     * Removes those of the rows that wait; they can be put back like after any removal.
+     * Removes those of the rows that wait; they can be put back like after any removal. Those who sent them read why.
      *
+     * @param called the row titles of the rows
+     * @param words  why; empty: nobody says
      * @return the act that did, and the rows; empty where none waits
      * @throws ProblemsFound when rows refer to one of them
      */
     @Transactional
-    public Optional<Decided> turnAway(TableKey key, Collection<RowId> rows, Author author) {
-        List<RowId> waiting = waiting(key, rows);
-        return waiting.isEmpty() ? Optional.empty() : Optional.of(new Decided(editing.remove(key, waiting, author), waiting));
+    public Optional<Decided> turnAway(TableKey key, Map<RowId, String> called, String words, Author author) {
+        List<RowId> waiting = waiting(key, called.keySet());
+        if (waiting.isEmpty()) {
+            return Optional.empty();
+        }
+        Table table = catalog.tables().get(key);
+        rejections.note(table, senders(table, waiting), called, words);
+        return Optional.of(new Decided(editing.remove(key, waiting, author), waiting));
     }
 
     /** What was decided, by which act. */

@@ -26,6 +26,7 @@ import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.schema.TableChanges;
+import org.pressboard.undo.Undo;
 import org.pressboard.table.Field;
 import org.pressboard.table.Fields;
 import org.pressboard.table.FieldType;
@@ -48,6 +49,12 @@ class FormSendingTest extends StoreTest {
 
     @Autowired
     private TableChanges changes;
+
+    @Autowired
+    private Rejections rejections;
+
+    @Autowired
+    private Undo undo;
 
     @Autowired
     private RowEditing editing;
@@ -153,7 +160,7 @@ class FormSendingTest extends StoreTest {
         assertThat(seen()).isEqualTo(2);
         // somebody else has decided by then
         assertThat(approvals.letThrough(guests.key(), both, OWNER)).isEmpty();
-        assertThat(approvals.turnAway(guests.key(), both, OWNER)).isEmpty();
+        assertThat(approvals.turnAway(guests.key(), Map.of(both.getFirst(), "", both.getLast(), ""), "", OWNER)).isEmpty();
         assertThat(seen()).isEqualTo(2);
     }
 
@@ -169,11 +176,27 @@ class FormSendingTest extends StoreTest {
     }
 
     @Test
-    void whatIsTurnedAwayIsGone() {
+    void whatIsTurnedAwayIsGoneAndItsSenderReadsWhy() {
         changes.change(catalog.tables().get(guests.key()).approvedBy(APPROVED), OWNER);
         RowEditing.Added added = visiting.add(Visitor.ANYONE, guests.key(), Map.of(NAME, Value.of("Who")), OWNER);
-        approvals.turnAway(guests.key(), List.of(added.row()), OWNER);
+        approvals.turnAway(guests.key(), Map.of(added.row(), "Who"), "Too late.", OWNER);
         assertThat(rows()).isZero();
+        RowEditing.Added mine = visiting.add(Visitor.member("mira@example.org"), guests.key(), Map.of(NAME, Value.of("Mira")), OWNER);
+        long act = approvals.turnAway(guests.key(), Map.of(mine.row(), "Mira"), "Too late.", OWNER).orElseThrow().act();
+        assertThat(rejected("tomas@example.org")).isEmpty();
+        Rejections.Rejection one = rejected("mira@example.org").getFirst();
+        assertThat(one.called() + ": " + one.words()).isEqualTo("Mira: Too late.");
+        rejections.putAway(one.number(), "tomas@example.org");
+        assertThat(rejected("mira@example.org")).hasSize(1);
+        undo.undo(guests.key(), act, OWNER);
+        assertThat(rejected("mira@example.org")).isEmpty();
+        approvals.turnAway(guests.key(), Map.of(mine.row(), "Mira"), "", OWNER);
+        rejected("mira@example.org").forEach(each -> rejections.putAway(each.number(), "mira@example.org"));
+        assertThat(rejected("mira@example.org")).isEmpty();
+    }
+
+    private List<Rejections.Rejection> rejected(String sender) {
+        return rejections.of(sender, List.of(catalog.tables().get(guests.key())));
     }
 
     private int seen() {

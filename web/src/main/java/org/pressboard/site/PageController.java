@@ -11,6 +11,7 @@ import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.PublishedSite;
 import org.pressboard.control.FormDesk;
 import org.pressboard.edition.PageKey;
+import org.pressboard.editing.Rejections;
 import org.pressboard.form.Afterwards;
 import org.pressboard.form.Form;
 import org.pressboard.form.FormKey;
@@ -28,6 +29,7 @@ import org.pressboard.stand.OpenPage;
 import org.pressboard.stand.Stands;
 import org.pressboard.table.Table;
 import org.pressboard.visit.Visit;
+import org.pressboard.visit.Who;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.util.MultiValueMap;
@@ -52,9 +54,11 @@ class PageController {
     private final FormDesk desk;
     private final Receipts receipts;
     private final DrawnPages pages;
+    private final Rejections rejections;
 
     PageController(Stands stands, Sheets sheets, Freshness freshness, Pace pace, FormDesk desk, Receipts receipts,
-            DrawnPages pages) {
+            DrawnPages pages, Rejections rejections) {
+        this.rejections = rejections;
         this.pages = pages;
         this.receipts = receipts;
         this.desk = desk;
@@ -85,7 +89,8 @@ class PageController {
         List<OpenForm> forms = on.forms();
         Optional<Receipts.Receipt> receipt = Optional.ofNullable(parameters.getFirst("undo"))
                 .flatMap(given -> receipts.read(given, request.getRequest()));
-        if (receipt.isPresent() || forms.stream().anyMatch(OpenForm::may)) {
+        List<Rejections.Rejection> rejected = rejected(on);
+        if (receipt.isPresent() || !rejected.isEmpty() || forms.stream().anyMatch(OpenForm::may)) {
             // a form has a token of whoever gets it, so nothing of the page is kept for others
             pace.spend(visit.address(), Pace.PAGE);
         } else if (freshness.isKnown(visit, askings, request, response)) {
@@ -95,7 +100,8 @@ class PageController {
         List<Table> unseen = visit.visitor().isStaff() ? unseen(on) : List.of();
         DrawnPages.Outline outline = new DrawnPages.Outline(on, drawn, request.getRequest());
         say(on, receipt, parameters, model);
-        if (forms.isEmpty() && unseen.isEmpty() && !isSaying(model)) {
+        model.addAttribute("rejected", rejected);
+        if (rejected.isEmpty() && forms.isEmpty() && unseen.isEmpty() && !isSaying(model)) {
             return new ModelAndView(pages.plain(outline));
         }
         model.addAllAttributes(pages.attributes(outline));
@@ -103,6 +109,15 @@ class PageController {
         model.addAttribute("unseen", unseen);
         model.addAttribute("forms", forms.stream().map(form -> desk.lay(form, request.getRequest())).toList());
         return new ModelAndView("site/page");
+    }
+
+    /** What whoever looks has sent to a table of this page, and was rejected. */
+    private List<Rejections.Rejection> rejected(OpenPage on) {
+        Who who = on.visit().who();
+        PublishedSite site = on.visit().site();
+        return who == null || !on.visit().isTheirOwn() ? List.of() : rejections.of(who.email(),
+                Stream.concat(on.page().listings().stream().map(Listing::table), on.page().forms().stream().map(Form::table)).distinct()
+                        .map(site::table).filter(table -> table.letThrough().isPresent()).toList());
     }
 
     /** The same to be looked at, and nothing else: what whoever it is seen by does not get is said. */

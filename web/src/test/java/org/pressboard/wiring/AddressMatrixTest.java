@@ -91,6 +91,7 @@ class AddressMatrixTest extends InBrowser {
             POST /members/account/password
             POST /members/account/leave
             POST /members/account/leave/*
+            POST /members/rejections/*
             """;
 
     /** Row editors, editors and the owner. */

@@ -80,7 +80,7 @@ class StructureTest {
             Map.entry("words", Set.of("listing", "problem", "table", "value")),
             Map.entry("sheet", Set.of("drawing", "editing", "grant", "listing",
                     "problem", "rows", "sheet.finder", "sheet.line", "stand", "table", "value", "words")),
-            Map.entry("site", Set.of("bulk", "catalog", "change", "control", "drawing", "edition", "files", "form",
+            Map.entry("site", Set.of("bulk", "catalog", "change", "control", "drawing", "edition", "editing", "files", "form",
                     "grant", "listing", "memory", "pace", "rows", "sheet", "sheet.line", "signin", "stand", "table",
                     "value", "visit")),
             Map.entry("control", Set.of("condition", "editing", "form", "grant", "problem", "rows", "signin",

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.condition.Standpoint;
@@ -110,6 +111,11 @@ class TableQueue {
         return new Waiting(row.id(), called(table, row), told, sender);
     }
 
+    private Map<RowId, String> called(Table table, List<RowId> chosen) {
+        return rows.numbered(waiting(frame, table).reading(table.withParts(table.headingField().stream().map(Field::key).toList())),
+                catalog.published().site().language(), chosen).stream().collect(Collectors.toMap(Row::id, row -> called(table, row)));
+    }
+
     private String called(Table table, Row row) {
         return table.headingField().map(heading -> frame.siteWords().written(table, heading, row)).orElse("");
     }
@@ -129,12 +135,13 @@ class TableQueue {
         List<RowId> chosen = (one.length > 1 ? List.of(one[1]) : row).stream().flatMap(number -> RowId.read(number).stream()).limit(MOST).toList();
         boolean isAway = one[0].equals("away");
         Map<RowId, String> senders = approvals.senders(table, chosen);
+        String why = words.strip().substring(0, Math.min(words.strip().length(), LONGEST_WORDS));
         try {
-            Optional<Approvals.Decided> decided = isAway ? approvals.turnAway(table.key(), chosen, visit.author())
+            Optional<Approvals.Decided> decided = isAway ? approvals.turnAway(table.key(), called(table, chosen), why, visit.author())
                     : approvals.letThrough(table.key(), chosen, visit.author());
             decided.ifPresentOrElse(done -> {
                 done.rows().stream().flatMap(each -> Optional.ofNullable(senders.get(each)).stream()).filter(Letter::isAddress).distinct()
-                        .forEach(to -> tell(to, table, isAway, words.strip()));
+                        .forEach(to -> tell(to, table, isAway, why));
                 frame.tell(flash, done.act(), isAway ? "waiting.away" : "waiting.through", done.rows().size());
             }, () -> flash.addFlashAttribute("problem", frame.words().say(chosen.isEmpty() ? "waiting.none-chosen" : "waiting.decided")));
         } catch (ProblemsFound against) {
@@ -146,8 +153,7 @@ class TableQueue {
     private void tell(String to, Table table, boolean isAway, String words) {
         Locale language = catalog.published().site().language();
         String code = isAway ? "letter.away" : "letter.through";
-        Object[] details = {catalog.published().site().name(), table.label(),
-            words.substring(0, Math.min(words.length(), LONGEST_WORDS))};
+        Object[] details = {catalog.published().site().name(), table.label(), words};
         outbox.put(new Letter(to, messages.getMessage(code + ".subject", details, language),
                 messages.getMessage(code + ".text", details, language).strip(), Letter.Why.DECISION));
     }
