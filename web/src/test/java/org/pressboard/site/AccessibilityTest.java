@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
 import java.util.List;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
 /** No screen has anything that axe finds fault with, light or dark. */
@@ -28,15 +29,32 @@ class AccessibilityTest extends InBrowser {
         assertNoFaults(phone(), "/trees?q=ash&f.health=Good&size=10");
     }
 
+    private static final List<String> DESK = List.of("/desk/tables", "/desk/tables/trees?size=10", "/desk/tables/trees/fields",
+            "/desk/tables/trees/history", "/desk/tables/trees/access", "/desk/tables/trees/rows/14",
+            "/desk/tables/trees/fields/picked", "/desk/tables/trees/fields/health", "/desk/pages", "/desk/pages/trees",
+            "/desk/settings", "/desk/members", "/desk/members/staff", "/desk/members/groups/stewards", "/desk/pages/trees/trees",
+            "/desk/editions/trees", "/desk/proof/trees");
+
     @Test
     void theDesk() {
         Page page = signedIn("owner@example.org");
-        for (String path : List.of("/desk/tables", "/desk/tables/trees?size=10", "/desk/tables/trees/fields",
-                "/desk/tables/trees/history", "/desk/tables/trees/access", "/desk/tables/trees/rows/14",
-                "/desk/tables/trees/fields/picked", "/desk/tables/trees/fields/health", "/desk/pages", "/desk/pages/trees",
-                "/desk/settings", "/desk/members", "/desk/members/groups/stewards", "/desk/pages/trees/trees",
-                "/desk/editions/trees", "/desk/proof/trees")) {
+        for (String path : DESK) {
             assertNoFaults(page, path);
+        }
+    }
+
+    @Test
+    void theDeskFitsOnAPhone() {
+        Page page = signedIn("owner@example.org");
+        page.setViewportSize(390, 844);
+        for (String path : Stream.concat(DESK.stream(), Stream.of("/desk/tables/trees/rows/several?row=14&row=15", "/desk/forms",
+                "/desk/forms/work-days/sign-up", "/desk/tables/pickings/waiting", "/desk/log", "/desk/log/letters",
+                "/desk/tables/trees/fields/new")).toList()) {
+            page.navigate(address(path));
+            assertThat(page.evaluate("""
+                    () => [...document.querySelectorAll('body *')].filter(each => document.scrollingElement.scrollWidth > innerWidth
+                        && each.getBoundingClientRect().right > innerWidth + 1).map(each => each.outerHTML.slice(0, 120)).slice(0, 5)""",
+                    null)).as(path).isEqualTo(List.of());
         }
     }
 

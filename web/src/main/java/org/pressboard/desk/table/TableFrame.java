@@ -1,5 +1,6 @@
 package org.pressboard.desk.table;
 
+import java.util.List;
 import java.util.Optional;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.PublishedSite;
@@ -45,7 +46,17 @@ public class TableFrame {
         model.addAttribute("table", table);
         model.addAttribute("tab", tab);
         model.addAttribute("words", words());
+        model.addAttribute("listedOn", listedOn(table));
         return table;
+    }
+
+    /** A listing of the table, on a page as it is drafted. */
+    public record OnPage(String page, String listing, String title) {
+    }
+
+    private List<OnPage> listedOn(Table table) {
+        return catalog.drafts().stream().flatMap(page -> page.listings().stream().filter(listing -> listing.table().equals(table.key()))
+                .map(listing -> new OnPage(page.key().name(), listing.key().name(), page.title()))).toList();
     }
 
     /** In the language of the request. */

@@ -1,0 +1,207 @@
+package org.pressboard.desk;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.SelectOption;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+import org.pressboard.table.TableKey;
+import org.pressboard.value.Value;
+
+/** Whole jobs take few actions of an owner who begins with nothing: each click, choice or text typed is one. */
+class WholeJobsTest extends AtBench {
+
+    private int actions;
+
+    /** What each takes is told, so that it can be said what became of it. */
+    private void assertActions(int most) {
+        System.out.println("Actions: " + actions);
+        assertThat(actions).isLessThanOrEqualTo(most);
+    }
+
+    private void act(Runnable action) {
+        actions++;
+        action.run();
+    }
+
+    @Test
+    void eachMemberSeesAndChangesTheirOwnInTwenty() {
+        Page page = signedIn("owner@example.org");
+        page.navigate(address("/desk/tables"));
+        makeTable(page, "Loans");
+        addField(page, "DATE", "Due");
+        addField(page, "YES_NO", "Returned");
+        act(() -> link(page, "Grants").click());
+        act(() -> button(page, "Each sees and changes only their own").click());
+        assertThat(page.locator("select[name=value]").first()).hasValue("member");
+        act(() -> page.locator(".on-pages a").click());
+        act(() -> open(page, "changing"));
+        act(() -> page.getByLabel("add rows").check());
+        act(() -> page.getByLabel("change rows").check());
+        act(() -> button(page, "Publish").click());
+        assertThat(page.locator(".note-good").first()).containsText("published at /loans");
+        assertActions(20);
+        Page member = signedIn("mira@example.org");
+        member.navigate(address("/loans"));
+        assertThat(link(member, "Add a row")).isVisible();
+        publisher.remove(new TableKey("loans"));
+    }
+
+    @Test
+    void aFormAndItsListInTwelve() {
+        Page page = signedIn("owner@example.org");
+        page.navigate(address("/desk/forms"));
+        act(() -> page.getByLabel("Title", new Page.GetByLabelOptions().setExact(true)).fill("Bring a dish"));
+        act(() -> button(page, "Add a form").click());
+        waitForScripts(page);
+        act(() -> open(page, "ask"));
+        act(() -> page.locator("#question-label").fill("Course"));
+        act(() -> page.locator("#question-kind").selectOption("CHOICE"));
+        act(() -> page.locator("#question-options-CHOICE").fill("soup, main, sweet"));
+        act(() -> button(page, "Add the question").click());
+        act(() -> button(page, "can from now on").click());
+        act(() -> page.locator("[value=EVERYONE]").check());
+        act(() -> button(page, "Publish").click());
+        assertThat(page.locator(".note-good").first()).containsText("published at /bring-a-dish");
+        assertActions(12);
+        Page anybody = desktop();
+        anybody.navigate(address("/bring-a-dish"));
+        anybody.locator("[name='v.name']").fill("Leek pie");
+        anybody.locator("[name='v.course']").selectOption("main");
+        button(anybody, "Send").click();
+        assertThat(anybody.locator(".table tbody tr")).containsText("Leek pie");
+        publisher.remove(new TableKey("bring_a_dish"));
+    }
+
+    @Test
+    void cardsWithFiltersFromAFileInFifteen() {
+        Page page = signedIn("owner@example.org");
+        bringIn(page, "jams", "Jam,Fruit,Sweet\nDawn,plum,yes\nDusk,quince,no\nNoon,plum,no\n");
+        act(() -> page.locator("[href='/desk/pages/jams/jams']").first().click());
+        act(() -> open(page, "layout"));
+        act(() -> page.getByLabel("cards", new Page.GetByLabelOptions().setExact(true)).check());
+        act(() -> open(page, "open"));
+        act(() -> page.getByLabel("a page of its own").check());
+        assertThat(proof(page).locator(".card a.opens")).hasCount(3);
+        act(() -> page.locator("[value=EVERYONE]").check());
+        act(() -> button(page, "Publish").click());
+        assertThat(page.locator(".note-good").first()).containsText("published at /jams");
+        assertActions(15);
+        Page visitor = desktop();
+        visitor.navigate(address("/jams"));
+        assertThat(visitor.locator(".card")).hasCount(3);
+        visitor.locator("summary").filter(new Locator.FilterOptions().setHasText("Fruit")).click();
+        visitor.getByLabel("plum").check();
+        assertThat(visitor.locator(".card")).hasCount(2);
+        publisher.remove(new TableKey("jams"));
+    }
+
+    @Test
+    void aCatalogueWithBidsInForty() {
+        Page page = signedIn("owner@example.org");
+        bringIn(page, "lots", "Lot,Story\nLamp,brass\nVase,blue\n");
+        act(() -> page.locator("[href='/desk/pages/lots/lots']").first().click());
+        act(() -> open(page, "buttons"));
+        act(() -> page.locator("#about-label").fill("Bid"));
+        act(() -> button(page, "Add the button").click());
+        assertThat(proof(page).locator("tbody tr").first()).containsText("Bid");
+        act(() -> link(page, "Forms").first().click());
+        act(() -> link(page, "Bid").first().click());
+        act(() -> open(page, "ask"));
+        act(() -> page.locator("#question-label").fill("Amount"));
+        act(() -> page.locator("#question-kind").selectOption("WHOLE_NUMBER"));
+        act(() -> button(page, "Add the question").click());
+        assertThat(page.locator("#ticket")).containsText("Amount");
+        act(() -> button(page, "can from now on").click());
+        act(() -> link(page, "Tables").first().click());
+        act(() -> link(page, "Lots").first().click());
+        act(() -> link(page, "Fields").first().click());
+        act(() -> page.locator(".add-field [name=kind]").selectOption("TALLY"));
+        act(() -> button(page, "Go on").click());
+        act(() -> page.locator(".slip [name=label]").fill("Highest bid"));
+        act(() -> page.locator(".slip [name=of]").selectOption(new SelectOption().setIndex(1)));
+        act(() -> page.locator(".slip [name=measure]").selectOption("GREATEST"));
+        act(() -> page.locator(".slip [name=ofField]").selectOption("amount"));
+        act(() -> button(page, "Add").click());
+        assertThat(page.locator(".note-good").first()).containsText("Highest bid");
+        act(() -> link(page, "Pages").first().click());
+        act(() -> link(page, "Lots").first().click());
+        page.locator("[value=EVERYONE]").all().forEach(each -> act(each::check));
+        act(() -> button(page, "Publish").click());
+        assertThat(page.locator(".note-good").first()).containsText("published at /lots");
+        assertActions(40);
+        Page visitor = desktop();
+        visitor.navigate(address("/lots"));
+        link(visitor, "Bid").first().click();
+        visitor.locator("[name='v.name']").fill("Sorrel");
+        visitor.locator("[name='v.amount']").fill("12");
+        button(visitor, "Send").click();
+        visitor.navigate(address("/lots"));
+        assertThat(visitor.locator(".table tbody tr").filter(new Locator.FilterOptions().setHasText("Lamp"))).containsText("12");
+        publisher.remove(new TableKey("bid"));
+        publisher.remove(new TableKey("lots"));
+    }
+
+    @Test
+    void aPageOfAGroupWithItsTasksInTwentyFive() {
+        Page page = signedIn("owner@example.org");
+        page.navigate(address("/desk/members"));
+        act(() -> page.getByLabel("Name of a new group").fill("Raisers"));
+        act(() -> button(page, "Add a group").click());
+        act(() -> page.locator("#group-hands").fill("Mira"));
+        act(() -> page.locator(".found-rows").getByLabel("Mira Holloway").check());
+        act(() -> button(page, "Add them").click());
+        assertThat(page.locator(".lead").first()).containsText("1");
+        act(() -> link(page, "Tables").first().click());
+        makeTable(page, "Chores");
+        addField(page, "DATE", "By");
+        addField(page, "YES_NO", "Done");
+        act(() -> link(page, "Grants").click());
+        for (String word : List.of("group-raisers-see", "group-raisers-change")) {
+            act(() -> open(page, word));
+            act(() -> page.locator("[data-panel='" + word + "']").getByLabel("all rows").check());
+            assertThat(page.locator("[data-opens='" + word + "']")).hasText("all");
+        }
+        act(() -> page.locator(".on-pages a").click());
+        act(() -> open(page, "changing"));
+        act(() -> page.getByLabel("change rows").check());
+        assertThat(page.locator("[data-opens=changing]")).containsText("change");
+        act(() -> button(page, "Publish").click());
+        assertThat(page.locator(".note-good").first()).containsText("published at /chores");
+        assertActions(25);
+        editing.add(new TableKey("chores"), Map.of(NAME, Value.of("Rake")), OWNER);
+        Page member = signedIn("mira@example.org");
+        member.navigate(address("/chores"));
+        assertThat(member.locator(".table tbody tr")).containsText("Rake");
+        assertThat(get("/chores").body()).doesNotContain("Rake");
+        publisher.remove(new TableKey("chores"));
+    }
+
+    private void makeTable(Page page, String label) {
+        act(() -> page.locator(".make-table [name=label]").fill(label));
+        act(() -> button(page, "Add").click());
+    }
+
+    private void addField(Page page, String kind, String label) {
+        act(() -> page.locator(".add-field [name=kind]").selectOption(kind));
+        act(() -> button(page, "Go on").click());
+        act(() -> page.locator(".slip [name=label]").fill(label));
+        act(() -> button(page, "Add").click());
+        assertThat(page.locator(".note-good").first()).containsText(label);
+    }
+
+    private void bringIn(Page page, String name, String rows) {
+        page.navigate(address("/desk"));
+        act(() -> page.locator("input[type=file]").setInputFiles(new FilePayload(name + ".csv", "text/csv", rows.getBytes(StandardCharsets.UTF_8))));
+        page.waitForURL(Pattern.compile(".*/desk/intake/.*"));
+        act(() -> button(page, "Bring in").click());
+        page.waitForURL(Pattern.compile(".*/desk/pages/" + name + ".*"));
+    }
+}
