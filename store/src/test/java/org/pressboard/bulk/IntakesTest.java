@@ -92,7 +92,8 @@ class IntakesTest extends IntakeStoreTest {
         catalog.move(new PageKey("nests"), new PageKey("elsewhere"));
         load(surveyed("nests.csv", "name\nb\n"));
         assertThat(catalog.page(new PageKey("elsewhere")).orElseThrow().draft().listingKeys()).containsExactly(new ListingKey("nests"));
-        Page second = catalog.page(new PageKey("nests")).orElseThrow().draft();
+        Page second = catalog.page(new PageKey("nests-2")).orElseThrow().draft();
+        assertThat(second.title()).isEqualTo("Nests 2");
         assertThat(second.listingKeys()).containsExactly(new ListingKey("nests-2"));
         Listing taken = second.listings().getFirst();
         assertThatThrownBy(() -> catalog.changeDraft(second.with(List.of(new Listing(new ListingKey("nests"), taken.table(), taken.keep(), taken.show(),

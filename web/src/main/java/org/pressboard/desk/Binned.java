@@ -3,6 +3,7 @@ package org.pressboard.desk;
 import java.time.Instant;
 import org.pressboard.catalog.DraftedPage;
 import org.pressboard.words.Moments;
+import org.pressboard.words.Words;
 import org.pressboard.table.Table;
 
 /**
@@ -13,12 +14,12 @@ import org.pressboard.table.Table;
  */
 public record Binned(String at, String name, String said) {
 
-    static Binned of(DraftedPage page, Instant since) {
+    static Binned of(DraftedPage page, Instant since, Words words) {
         return new Binned("/desk/pages/" + page.draft().key(), page.draft().title(),
-                "/" + page.draft().key() + ", removed " + Moments.written(since));
+                "/" + page.draft().key() + ", " + words.say("desk.removed-at", Moments.written(since)));
     }
 
-    static Binned of(Table table, Instant since) {
-        return new Binned("/desk/tables/" + table.key(), table.label(), "removed " + Moments.written(since));
+    static Binned of(Table table, Instant since, Words words) {
+        return new Binned("/desk/tables/" + table.key(), table.label(), words.say("desk.removed-at", Moments.written(since)));
     }
 }

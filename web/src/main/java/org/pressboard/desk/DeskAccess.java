@@ -49,8 +49,8 @@ class DeskAccess {
     }
 
     /** Those who can be chosen beside everybody: members, and each group of them. */
-    static List<Choice> choices(List<Group> groups) {
-        return Stream.concat(Stream.of(new Choice("members", "whoever is signed in")), groups.stream()
+    static List<Choice> choices(List<Group> groups, Words words) {
+        return Stream.concat(Stream.of(new Choice("members", words.say("desk.access.members"))), groups.stream()
                 .map(group -> new Choice(GROUP + group.key(), group.label()))).toList();
     }
 
@@ -91,7 +91,7 @@ class DeskAccess {
 
     /** Whom the page is for, and from when on. */
     private String said(Visit visit, Page draft, Access access, List<Group> groups) {
-        List<Choice> all = choices(groups);
+        List<Choice> all = choices(groups, Words.ofRequest(messages));
         String who = access.audiences().stream().map(DeskAccess::name).map(name -> all.stream().filter(choice -> choice.name().equals(name))
                 .findFirst().map(Choice::label).orElse(name)).collect(Collectors.joining(", "));
         String when = visit.site().edition(draft.key()).isPresent() ? "yet" : "first";

@@ -79,7 +79,7 @@ class DeskPages {
         DraftedPage page = DraftedPages.find(catalog, key);
         model.addAttribute("page", page);
         model.addAttribute("publishing", publish.beside(visit, page.draft()));
-        model.addAttribute("audiences", DeskAccess.choices(catalog.groups()));
+        model.addAttribute("audiences", DeskAccess.choices(catalog.groups(), Words.ofRequest(messages)));
         model.addAttribute("letIn", DeskAccess.names(page.draft().access().audiences()));
         model.addAttribute("letInTo", page.draft().listings().stream().collect(Collectors.toMap(
                 listing -> listing.key().name(), listing -> DeskAccess.names(page.draft().audiences(listing.key())))));

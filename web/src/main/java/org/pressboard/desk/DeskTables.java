@@ -75,7 +75,7 @@ class DeskTables {
                 intake.fileName(), Moments.written(intake.createdAt()),
                 words.say("desk.status." + (intake.isInterrupted() ? "FAILED" : intake.status().name())))).toList());
         model.addAttribute("binned", bin.tables().entrySet().stream()
-                .map(removed -> Binned.of(removed.getKey(), removed.getValue())).toList());
+                .map(removed -> Binned.of(removed.getKey(), removed.getValue(), Words.ofRequest(messages))).toList());
         return "desk/tables";
     }
 

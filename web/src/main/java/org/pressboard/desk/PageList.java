@@ -44,7 +44,7 @@ class PageList {
         model.addAttribute("pages", catalog.pages().values());
         model.addAttribute("tables", catalog.tables().all());
         model.addAttribute("binned", bin.pages().entrySet().stream()
-                .map(removed -> Binned.of(removed.getKey(), removed.getValue())).toList());
+                .map(removed -> Binned.of(removed.getKey(), removed.getValue(), Words.ofRequest(messages))).toList());
         return "desk/pages";
     }
 

@@ -92,11 +92,11 @@ class ActionsTest extends AtBench {
         Page page = signedIn("owner@example.org");
         page.navigate(address("/desk/tables"));
         act(() -> page.locator(".make-table [name=label]").fill("Bee notes"));
-        act(() -> button(page, "Make it").click());
+        act(() -> button(page, "Add").click());
         act(() -> page.locator(".add-field [name=kind]").selectOption("PERSON"));
         act(() -> button(page, "Go on").click());
         act(() -> page.locator(".slip [name=label]").fill("Who"));
-        act(() -> button(page, "Add it").click());
+        act(() -> button(page, "Add").click());
         act(() -> link(page, "Grants").click());
         act(() -> button(page, "Each sees and changes only their own").click());
         assertThat(page.locator("select[name=value]").first()).hasValue("who");
@@ -108,13 +108,13 @@ class ActionsTest extends AtBench {
     void whatTwoPeopleGetIsSeenInOne() {
         Page page = bench();
         act(() -> button(page, "Two side by side").click());
-        assertThat(page.locator("iframe").nth(1).contentFrame().locator("main")).containsText("They may not see any row of Crates.");
+        assertThat(page.locator("iframe").nth(1).contentFrame().locator("main")).containsText("They cannot see any row of Crates.");
         assertThat(actions).isEqualTo(1);
     }
 
     private void makePage(Page page) {
         act(() -> page.locator(".make-table [name=table]").selectOption("crates"));
-        act(() -> button(page, "Make it").click());
+        act(() -> button(page, "Add").click());
         page.waitForURL(address(BENCH));
         assertThat(proof(page).locator("main")).containsText("Crate 1");
     }

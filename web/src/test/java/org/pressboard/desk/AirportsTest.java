@@ -64,7 +64,7 @@ class AirportsTest extends InBrowser {
         long found = number(sql, "select count(*) from airports where " + where);
         page.navigate(address("/airports" + query));
         String count = query.isEmpty() ? "1 to 25 of 3,376"
-                : "1 to %d of %,d, out of 3,376".formatted(Math.min(25, found), found);
+                : "1 to %d of %,d found, 3,376 in all".formatted(Math.min(25, found), found);
         assertThat(page.locator(".count-text").innerText()).as(query).isEqualTo(count);
     }
 

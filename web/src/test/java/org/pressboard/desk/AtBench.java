@@ -60,7 +60,7 @@ abstract class AtBench extends WithTables {
         Page page = signedIn("owner@example.org");
         page.navigate(address("/desk/pages"));
         page.locator(".make-table [name=table]").selectOption("crates");
-        button(page, "Make it").click();
+        button(page, "Add").click();
         page.waitForURL(address(BENCH));
         assertThat(proof(page).locator(".table tbody tr")).hasCount(6);
         return page;

@@ -63,8 +63,8 @@ class BenchControlsTest extends AtBench {
         assertThat(proof(page).locator(".table tbody tr")).hasCount(0);
         open(page, "steps");
         assertThat(page.locator(".steps li").first())
-                .containsText("Let people: say what they look for in a form, before which there are no rows.");
-        assertThat(page.locator(".steps li").nth(2)).containsText("Let people: begin with State narrowed.");
+                .containsText("Visitors can: say what they look for in a form, before which there are no rows.");
+        assertThat(page.locator(".steps li").nth(2)).containsText("Visitors can: begin filtered by State.");
         assertThat(violations(page)).isEmpty();
     }
 
@@ -77,8 +77,8 @@ class BenchControlsTest extends AtBench {
         page.getByLabel("at first, more under them").check();
         says(page, "more", "at first, more under them");
         open(page, "choice");
-        page.getByLabel("People may choose how many rows they have at once").check();
-        says(page, "choice", "as people choose");
+        page.getByLabel("Visitors choose how many rows they see at once").check();
+        says(page, "choice", "as visitors choose");
         open(page, "paper");
         page.locator("[data-panel=paper]").getByLabel("Letter").check();
         page.getByLabel("across, on its long side").check();
@@ -119,14 +119,16 @@ class BenchControlsTest extends AtBench {
     @Test
     void peopleMayChangeWhatTheTicketSays() {
         Page page = bench();
-        says(page, "changing", "change nothing");
+        says(page, "changing", "nobody changes rows here");
         open(page, "changing");
         page.locator("[data-panel=changing]").getByLabel("add rows").check();
         says(page, "changing", "add rows");
         page.locator("[data-panel=changing]").getByLabel("remove rows").check();
         says(page, "changing", "add and remove rows");
         open(page, "filling");
-        page.locator("[data-panel=filling] [name=field][value=state]").check();
+        for (String other : List.of("name", "year", "day")) {
+            page.locator("[data-panel=filling] [name=field][value=" + other + "]").uncheck();
+        }
         says(page, "filling", "State");
         says(page, "in-slip", "on a page");
         open(page, "in-slip");
@@ -135,7 +137,7 @@ class BenchControlsTest extends AtBench {
         open(page, "steps");
         assertThat(page.locator(".steps li").first()).containsText("Change: forms are laid over the list.");
         assertThat(page.locator(".steps li").nth(1)).containsText("Change: they fill in State.");
-        assertThat(page.locator(".steps li").nth(2)).containsText("Change: people may remove rows.");
+        assertThat(page.locator(".steps")).containsText("Change: visitors can remove rows.");
     }
 
     @Test
@@ -148,10 +150,10 @@ class BenchControlsTest extends AtBench {
         says(page, "buttons", "“Eat \"it\" & so”");
         page.reload();
         open(page, "buttons");
-        assertThat(page.locator("[data-panel=buttons]")).containsText("Eat \"it\" & so sets State to “Eaten” take away");
+        assertThat(page.locator("[data-panel=buttons]")).containsText("Eat \"it\" & so sets State to “Eaten” remove");
         assertThat(proof(page).getByText("Eat \"it\" & so", new com.microsoft.playwright.FrameLocator.GetByTextOptions().setExact(true)))
                 .hasCount(4);
-        page.locator("[data-panel=buttons]").getByText("take away").click();
+        page.locator("[data-panel=buttons]").getByText("remove").click();
         says(page, "buttons", "no buttons");
     }
 
@@ -169,7 +171,7 @@ class BenchControlsTest extends AtBench {
         page.locator("#mark-colour-0").selectOption("BRICK");
         assertThat(proof(page).locator("tr.edge-brick")).hasCount(2);
         says(page, "marks", "rows marked in 1 case");
-        page.getByLabel("Take the mark away").click();
+        page.getByLabel("Remove the mark").click();
         assertThat(proof(page).locator("tr.edge-brick")).hasCount(0);
         assertThat(violations(page)).isEmpty();
     }
@@ -210,7 +212,7 @@ class BenchControlsTest extends AtBench {
         Page page = signedIn("owner@example.org");
         page.navigate(address("/desk/pages"));
         page.locator(".make-table [name=table]").selectOption("crates");
-        button(page, "Make it").click();
+        button(page, "Add").click();
         open(page, "keep");
         choose(page, "#keep-new-field", "rack.name");
         page.locator("#keep-new-value-0").fill("Attic");
@@ -219,7 +221,7 @@ class BenchControlsTest extends AtBench {
         assertThat(proof(page).locator(".table tbody tr")).hasCount(1);
         assertThat(page.locator(".sieve")).containsText(
                 "Not kept: Crate 1, Crate 2, Crate 3, Crate 4, Crate 5, Crate 6");
-        page.getByLabel("Take it out").click();
+        page.getByLabel("Remove it").click();
         says(page, "keep", "all of them");
         choose(page, "#keep-new-field", "name");
         choose(page, "#keep-new-value-0-with", "page");
@@ -247,12 +249,12 @@ class BenchControlsTest extends AtBench {
                 button(page, "Add").click();
                 // said is what was wrong with it, where it did not come in
                 assertThat(page.locator(".ticket .keep-lines button, .ticket .note-warn").first())
-                        .hasText("take out", new LocatorAssertions.HasTextOptions().setTimeout(10_000));
+                        .hasText("remove", new LocatorAssertions.HasTextOptions().setTimeout(10_000));
                 Condition keep = catalog.page(new PageKey("crates")).orElseThrow().draft().listings().getFirst().keep();
                 assertThat(proof(page).locator(".table tbody tr")).hasCount((int) rows().stream()
                         .filter(row -> keep.holds(row, Standpoint.of(Onlooker.NOBODY, LocalDate.now()).on(new Standpoint.OnPage("Crates", "crates"))))
                         .count());
-                page.getByLabel("Take it out").click();
+                page.getByLabel("Remove it").click();
                 says(page, "keep", "all of them");
             }
         }
@@ -275,14 +277,14 @@ class BenchControlsTest extends AtBench {
                 enter(page);
                 button(page, "Add").click();
                 assertThat(page.locator(".ticket .keep-lines button, .ticket .note-warn").first())
-                        .hasText("take out", new LocatorAssertions.HasTextOptions().setTimeout(10_000));
+                        .hasText("remove", new LocatorAssertions.HasTextOptions().setTimeout(10_000));
                 Condition keep = catalog.page(new PageKey("crates")).orElseThrow().draft().listings().getFirst().keep();
                 Operand first = ((Phrase.Statement) Phrase.read(keep).phrases().getFirst()).clause().operands().getFirst();
                 assertThat(OperandChoices.code(first)).isEqualTo(with);
                 assertThat(proof(page).locator(".table tbody tr")).hasCount((int) rows().stream()
                         .filter(row -> keep.holds(row, Standpoint.of(Onlooker.NOBODY, LocalDate.now()).on(new Standpoint.OnPage("Crates", "crates"))))
                         .count());
-                page.getByLabel("Take it out").click();
+                page.getByLabel("Remove it").click();
                 says(page, "keep", "all of them");
             }
         }

@@ -76,7 +76,7 @@ class BenchTest extends AtBench {
         page.locator("#keep-new-value-0").fill("2020");
         page.locator("#keep-new-value-1").fill("blah");
         button(page, "Add").click();
-        assertThat(page.locator(".ticket .note-warn")).hasText("“blah” is no value of Year.");
+        assertThat(page.locator(".ticket .note-warn")).hasText("“blah” is not a value of Year.");
         assertThat(page.locator("#keep-new-value-0")).hasValue("2020");
         assertThat(page.locator("#keep-new-value-1")).hasValue("blah");
         page.locator("#keep-new-value-1").fill("2022");
@@ -86,7 +86,7 @@ class BenchTest extends AtBench {
         page.locator("#keep-mode").selectOption("ANY");
         says(page, "keep", "those where State is Ripe or Eaten or Year is between 2020 and 2022");
         assertThat(proof(page).locator(".table tbody tr")).hasCount(5);
-        page.getByLabel("Take it out").first().click();
+        page.getByLabel("Remove it").first().click();
         says(page, "keep", "those where Year is between 2020 and 2022");
         page.locator("[id='keep-is-0']").selectOption("AT_LEAST");
         says(page, "keep", "those where Year is at least 2020");
@@ -133,7 +133,7 @@ class BenchTest extends AtBench {
         page.locator("#ticket-limit").fill("2");
         page.keyboard().press("Tab");
         assertThat(proof(page).locator(".card")).hasCount(2);
-        proof(page).getByText("Show all of them").click();
+        proof(page).getByText("Show all").click();
         assertThat(proof(page).locator(".card")).hasCount(6);
         open(page, "title");
         page.locator("[data-panel=title] input[name=text]").fill("What is in the shed");
@@ -159,18 +159,18 @@ class BenchTest extends AtBench {
         assertThat(page.locator(".sieve-bars td.number")).hasText(new String[] {"6", "6", "2", "2", "2"});
         page.locator("#sieve-why").fill("2");
         page.keyboard().press("Enter");
-        assertThat(page.locator(".sieve .note")).hasText("2 is not kept, for this is not so of it: State is Ripe.");
+        assertThat(page.locator(".sieve .note")).hasText("2 does not meet the conditions: State is Ripe.");
         page.locator("#sieve-why").fill("1");
         page.keyboard().press("Enter");
         assertThat(page.locator(".sieve .note")).hasText("1 is here, on whatever page of the list.");
         page.locator("#sieve-why").fill("");
         page.keyboard().press("Enter");
         proof(page).locator("input[type=search]").first().fill("zzz");
-        assertThat(page.locator(".sieve .note-warn")).hasText("What is searched and narrowed to in the proof leaves none.");
+        assertThat(page.locator(".sieve .note-warn")).hasText("Search and filters in the proof leave none.");
         page.locator("#seen-by").selectOption("anyone");
-        assertThat(page.locator(".sieve .note-warn")).containsText("They may not see any row of Crates.");
+        assertThat(page.locator(".sieve .note-warn")).containsText("They cannot see any row of Crates.");
         assertThat(violations(page)).isEmpty();
-        link(page, "Say who may see them").click();
+        link(page, "Set who can see them").click();
         assertThat(page).hasURL(address("/desk/tables/crates/access"));
     }
 
@@ -181,8 +181,8 @@ class BenchTest extends AtBench {
         second.navigate(address(BENCH));
         assertThat(proof(second).locator(".table tbody tr")).hasCount(6);
         open(first, "density");
-        first.getByLabel("rows close together").check();
-        says(second, "density", "rows close together");
+        first.getByLabel("compact rows").check();
+        says(second, "density", "compact rows");
         assertThat(proof(second).locator(".sheet.rows-dense")).isVisible();
         open(second, "rules");
         second.getByLabel("lines between rows and columns").check();
@@ -255,7 +255,7 @@ class BenchTest extends AtBench {
         visitor.navigate(address("/crates"));
         assertThat(visitor.locator(".sheet-title")).hasText("Not yet");
         page.navigate(address("/desk/editions/crates"));
-        assertThat(page.locator(".acts li").first()).containsText("Dress: title “Not yet”.");
+        assertThat(page.locator(".acts li").first()).containsText("Looks: title “Not yet”.");
         assertThat(page.locator(".acts li").last()).containsText("The first edition.");
         assertThat(violations(page)).isEmpty();
         button(page, "Put back").click();
@@ -278,14 +278,14 @@ class BenchTest extends AtBench {
         Page page = bench();
         page.route("**/change", Route::abort);
         open(page, "density");
-        Locator airy = page.locator("[data-panel=density]").getByLabel("rows far apart");
+        Locator airy = page.locator("[data-panel=density]").getByLabel("spacious rows");
         airy.click();
         assertThat(page.locator(".trouble")).containsText("could not be reached");
         assertThat(airy).not().isChecked();
-        says(page, "density", "rows at ease");
+        says(page, "density", "normal rows");
         page.unroute("**/change");
         airy.check();
-        says(page, "density", "rows far apart");
+        says(page, "density", "spacious rows");
         assertThat(page.locator(".trouble")).isHidden();
 
         // signed out in another window
@@ -304,11 +304,11 @@ class BenchTest extends AtBench {
         Page page = bench();
         page.navigate(address("/desk/pages/crates"));
         page.locator("#listed-table").selectOption("crates");
-        button(page, "Add it").click();
+        button(page, "Add").click();
         page.waitForURL(address("/desk/pages/crates/crates-2"));
         button(page, "Undo").click();
         page.waitForURL(address("/desk/pages/crates?gone"));
-        assertThat(page.locator("[role=status]").first()).containsText("no more on this page");
+        assertThat(page.locator("[role=status]").first()).containsText("not on this page any more");
         forgiveConsole("Failed to load resource");
     }
 }

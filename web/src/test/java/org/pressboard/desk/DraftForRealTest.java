@@ -33,14 +33,14 @@ class DraftForRealTest extends AtBench {
         owner.locator("#seen-by").selectOption("?");
         owner.locator("#seen-member").fill("Mira Holloway");
         owner.keyboard().press("Enter");
-        Page page = owner.context().waitForPage(button(owner, "Do it for real, as them")::click);
-        assertThat(page.locator(".stand-in")).containsText("You are here as Mira Holloway, with “Crates” as it is drafted.");
+        Page page = owner.context().waitForPage(button(owner, "Act as them")::click);
+        assertThat(page.locator(".stand-in")).containsText("You see the site as Mira Holloway, with “Crates” as drafted.");
         assertThat(page.locator("nav.tabs [aria-current]")).hasText("Crates");
         assertThat(page.locator("nav.tabs")).not().containsText("Pledges"); // another draft
         waitForScripts(page);
         link(page, "Add a row").click();
         page.locator("main").getByLabel("Name").fill("Crate of hers");
-        button(page, "Add it").click();
+        button(page, "Add").click();
         assertThat(page.locator("main .note-good")).containsText("Added");
         assertThat(page.locator(".table tbody tr")).hasCount(7);
 
@@ -48,7 +48,7 @@ class DraftForRealTest extends AtBench {
         Page mira = signedIn("mira@example.org");
         assertThat(mira.request().get(address(CRATES)).status()).isEqualTo(404);
         assertThat(mira.locator("nav.tabs")).not().containsText("Crates");
-        button(page, "Be yourself again").click();
+        button(page, "Stop").click();
         assertThat(page.request().get(address(CRATES)).status()).isEqualTo(404);
         assertThat(page.request().get(address("/listings/crates/rows")).status()).isEqualTo(404);
     }

@@ -41,7 +41,7 @@ class FaithfulIntakeTest extends InBrowser {
         page.getByLabel("Lines to leave out on top").fill("1");
         page.getByLabel("Lines to leave out on top").blur();
         assertThat(page.locator(".intake-sum")).containsText("1 line above the headings is left out");
-        page.getByLabel("Values are apart by").selectOption(":");
+        page.getByLabel("Separated by").selectOption(":");
         assertThat(page.locator(".intake-sum")).containsText("2 rows, 2 columns");
         page.getByLabel("Encoding").selectOption("IBM850");
         assertThat(page.locator(".intake-table td").first()).hasText("M\u00FCller");
@@ -93,7 +93,7 @@ class FaithfulIntakeTest extends InBrowser {
         button(page, "Bring in").click();
         page.waitForURL(Pattern.compile(".*/desk/pages/many-fields.*"));
         assertThat(page.locator("main")).containsText("shows 8 of 10 fields; not shown, and neither searched nor "
-                + "narrowed by: f9, f10.");
+                + "filtered by: f9, f10.");
         link(page, "The ticket of Many fields").click();
         page.locator("[data-opens=fields]").click();
         button(page, "+ f9").click();
@@ -112,7 +112,7 @@ class FaithfulIntakeTest extends InBrowser {
         page.navigate(address("/desk/tables/barrows/rows/new"));
         page.locator("#c-barrow").fill("B-1");
         page.locator("#c-weight").fill("12");
-        button(page, "Add it").click();
+        button(page, "Add").click();
         assertThat(column(page, 1)).containsExactly("B-1");
     }
 
@@ -123,15 +123,15 @@ class FaithfulIntakeTest extends InBrowser {
         page.waitForURL(Pattern.compile(".*/desk/pages/rename-me.*"));
         page.getByLabel("Everyone").check();
         button(page, "Publish").click();
-        page.getByText("Title, lead, address, menu").click();
+        page.getByText("Title, intro, address, menu").click();
         page.getByLabel("Title").fill("A better title");
         page.getByLabel("Address").fill("trees");
-        button(page, "Keep").click();
+        button(page, "Save").click();
         assertThat(page.locator(".note-warn")).hasText("Another page is at /trees already, or is in the bin and was there. Nothing was changed.");
-        page.getByText("Title, lead, address, menu").click();
+        page.getByText("Title, intro, address, menu").click();
         page.getByLabel("Title").fill("A better title");
         page.getByLabel("Address").fill("better");
-        button(page, "Keep").click();
+        button(page, "Save").click();
         page.waitForURL(Pattern.compile(".*/desk/pages/better"));
         assertThat(page.locator("h1")).hasText("A better title");
         Page visitor = desktop();
@@ -144,8 +144,8 @@ class FaithfulIntakeTest extends InBrowser {
         assertThat(page.locator("h1")).hasText("Renamed");
         page.navigate(address("/desk/tables/rename_me/fields/old_name"));
         page.locator(".slip [name=label]").fill("New name");
-        button(page, "Keep").last().click();
-        assertThat(page.locator(".note-good")).containsText("New name is kept");
+        button(page, "Save").last().click();
+        assertThat(page.locator(".note-good")).containsText("New name is saved");
         visitor.navigate(address("/better?sort=-old_name"));
         assertThat(visitor.locator(".table th").first()).hasText("New name");
         assertThat(column(visitor, 0)).isEqualTo(List.of("y", "x"));

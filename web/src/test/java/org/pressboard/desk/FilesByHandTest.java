@@ -82,7 +82,7 @@ class FilesByHandTest extends InBrowser {
         Locator photos = page.locator(".file-control").first();
         photos.locator("input[type=file]").setInputFiles(new FilePayload[] {picture("front.png", 400),
             picture("back.png", 500), text("fake.png")});
-        assertThat(photos.locator(".control-problem")).containsText("“fake.png” is no picture that can be shown.");
+        assertThat(photos.locator(".control-problem")).containsText("“fake.png” is not a picture that can be shown.");
         assertThat(photos.locator(".file-name")).hasText(new String[] {"front.png", "back.png"});
         photos.getByLabel("back.png earlier").click();
         assertThat(photos.locator(".file-name")).hasText(new String[] {"back.png", "front.png"});
@@ -90,7 +90,7 @@ class FilesByHandTest extends InBrowser {
         plan.locator("input[type=file]").setInputFiles(text("plan.txt"));
         assertThat(plan.locator(".file-name")).hasText("plan.txt");
         assertThat(violations(page)).isEmpty();
-        button(page, "Add it").click();
+        button(page, "Add").click();
         assertThat(page.locator(".note-good")).containsText("The row is added.");
         assertThat(page.locator("tbody img")).hasCount(1);
         assertThat(page.locator("tbody .tag")).hasText("+1");
@@ -99,8 +99,8 @@ class FilesByHandTest extends InBrowser {
                 .isEqualTo(192);
         assertVisitorsGet(address);
         link(page, "Owl box").click();
-        page.locator(".file-control").first().getByLabel("Take back.png out").click();
-        button(page, "Keep").click();
+        page.locator(".file-control").first().getByLabel("Remove back.png").click();
+        button(page, "Save").click();
         assertThat(page.locator("tbody .tag")).hasCount(0);
         button(page, "Undo").click();
         assertThat(page.locator("tbody .tag")).hasText("+1");
@@ -130,7 +130,7 @@ class FilesByHandTest extends InBrowser {
         for (String name : List.of("Owl box", "Bat box", "Wren box")) {
             page.navigate(address(TABLE + "/rows/new"));
             page.locator(".slip [name='v.name']").fill(name);
-            button(page, "Add it").click();
+            button(page, "Add").click();
             assertThat(page.locator(".note-good")).containsText("The row is added.");
         }
         page.navigate(address("/desk/tables"));

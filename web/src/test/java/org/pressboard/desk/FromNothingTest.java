@@ -27,7 +27,7 @@ class FromNothingTest extends AtBench {
         Page page = signedIn("owner@example.org");
         page.navigate(address("/desk/tables"));
         page.locator(".make-table [name=label]").fill("Ladders");
-        button(page, "Make it").click();
+        button(page, "Add").click();
         addField(page, "DATE", "Lent on");
         assertThat(draft("ladders").listings().getFirst().shown()).extracting(FieldKey::name).containsExactly("name", "lent_on");
         page.navigate(address("/desk/pages/ladders/ladders"));
@@ -63,7 +63,7 @@ class FromNothingTest extends AtBench {
         page.locator(".add-field [name=kind]").selectOption(kind);
         button(page, "Go on").click();
         page.locator(".slip [name=label]").fill(label);
-        button(page, "Add it").click();
+        button(page, "Add").click();
         assertThat(page.locator(".note-good").first()).containsText(label);
     }
 
@@ -83,7 +83,7 @@ class FromNothingTest extends AtBench {
         page.locator("#question-label").fill("How many");
         button(page, "Add the question").click();
         assertThat(page.locator("#ticket [role=alert]")).containsText("There is a field called “How many” already.");
-        button(page, "may from now on").click();
+        button(page, "can from now on").click();
         page.getByLabel("Nobody yet").check();
         button(page, "Publish").click();
         assertThat(page.locator(".note-good").first()).containsText("published at /plant-swap");

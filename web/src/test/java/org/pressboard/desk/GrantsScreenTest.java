@@ -84,7 +84,7 @@ class GrantsScreenTest extends WithTables {
     void eachSeesOnlyTheirOwnByOneChoice() {
         Page owner = signedIn("owner@example.org");
         owner.navigate(address("/desk/tables/notes/access"));
-        assertThat(owner.locator(".grants .note-warn")).containsText("nobody but those who work at this desk");
+        assertThat(owner.locator(".grants .note-warn")).containsText("only staff can see any");
         button(owner, "Each sees and changes only their own").click();
         assertThat(owner.locator("[data-opens=members-see]")).hasText("their own");
         assertThat(owner.locator(".own-panel")).containsText("3 of 4 rows are somebody’s.");
@@ -115,7 +115,7 @@ class GrantsScreenTest extends WithTables {
             assertThat(panel).containsText("decides who belongs to Stewards, Keepers, Pickers. Without the tick, people put themselves there");
             panel.locator("[value=group]").uncheck();
             assertThat(word).hasText("their own");
-            assertThat(owner.locator(".grant-warning")).containsText("Group decides who belongs to Stewards, Keepers, Pickers, and these people may write it.");
+            assertThat(owner.locator(".grant-warning")).containsText("Group decides who belongs to Stewards, Keepers, Pickers, and these people can write it.");
             assertThat(catalog.grants(people).find(Audience.MEMBERS, Verb.CHANGE).orElseThrow().letting())
                     .containsExactly(new FieldKey("group"));
             panel.locator("[value=group]").check();
@@ -135,10 +135,10 @@ class GrantsScreenTest extends WithTables {
         assertThat(get("/notes").body()).contains("Of Tomas").doesNotContain("Tomas Veit");
         Page owner = signedIn("owner@example.org");
         owner.navigate(address("/desk/pages/notes"));
-        assertThat(owner.locator("main")).containsText("Visitors see “–” for Writer, because they may not see the rows of Members.");
+        assertThat(owner.locator("main")).containsText("Visitors see “–” for Writer, because they cannot see the rows of Members.");
         // and in the sieve, through the eyes of whoever is chosen there
         owner.navigate(address("/desk/pages/notes/notes/sieve?as=anyone"));
-        assertThat(owner.locator("body")).containsText("They see “–” for Writer, because they may not see the rows of Members.");
+        assertThat(owner.locator("body")).containsText("They see “–” for Writer, because they cannot see the rows of Members.");
         owner.navigate(address("/desk/pages/notes"));
         button(owner, "Show just the names").click();
         assertThat(owner.locator("main")).containsText("Everybody who sees Writer now sees what its rows are called, and nothing else of them.");
@@ -162,12 +162,12 @@ class GrantsScreenTest extends WithTables {
         owner.navigate(address("/desk/pages/notes"));
         Locator panel = owner.locator(".panel-publish");
         assertThat(panel).containsText("As its grants say Members: their own, without Kind; Stewards: all");
-        assertThat(panel).containsText("Who may add, change and remove stays as it is.");
+        assertThat(panel).containsText("Who can add, change and remove stays as it is.");
         assertThat(violations(owner)).isEmpty();
         publishAgain(owner, "AS_GRANTED", "The rows of Notes are seen as its grants say: Members: their own, without "
                 + "Kind; Stewards: all.");
         assertThat(catalog.grants(NOTES).all()).containsExactlyInAnyOrderElementsOf(all);
-        publishAgain(owner, "MEMBERS", "Members see the rows of Notes; people who are not signed in do not.");
+        publishAgain(owner, "MEMBERS", "Members see the rows of Notes; visitors who are not signed in do not.");
         assertThat(catalog.published().openness(NOTES)).isEqualTo(Openness.MEMBERS);
         publishAgain(owner, "NOBODY", "Only staff see the rows of Notes.");
         publishAgain(owner, "EVERYONE", "Everyone sees the rows of Notes.");
@@ -178,7 +178,7 @@ class GrantsScreenTest extends WithTables {
         drafts.change(PAGE, "owner", page -> page.letting(new Access(List.of(Audience.those(new GroupKey("stewards"))),
                 Access.Otherwise.NOT_THERE, "")).showing(new ListingKey("notes"), List.of(Audience.MEMBERS)));
         publishAgain(owner, "NOBODY", "Only these can open it: Stewards. Only staff see the rows of Notes. The listing Notes "
-                + "is only for: Members. Nobody can fill in the form Write a note, because nobody may add rows to Notes. "
+                + "is only for: Members. Nobody can fill in the form Write a note, because nobody can add rows to Notes. "
                 + "Everybody but staff gets “not published” until you let somebody see the rows.");
     }
 
@@ -202,12 +202,12 @@ class GrantsScreenTest extends WithTables {
         assertThat(owner.locator(".lead")).containsText("4 right now: those where Group is keepers");
         owner.locator("#group-hands").fill("Tomas");
         owner.locator(".found-rows").getByLabel("Tomas Veit").check();
-        button(owner, "Put them in").click();
-        assertThat(owner.locator(".lead")).containsText("1 by hand");
+        button(owner, "Add them").click();
+        assertThat(owner.locator(".lead")).containsText("1 added one by one");
         assertThat(violations(owner)).isEmpty();
 
         owner.navigate(address("/desk/tables/notes/access"));
-        open(owner, "group-readers-see").getByLabel("rows of which something is so").check();
+        open(owner, "group-readers-see").getByLabel("rows that meet conditions").check();
         assertThat(owner.locator("[data-opens=group-readers-see]")).hasText("those where … (none yet)");
         choose(owner, "#group-readers-see-new-field", "kind");
         owner.locator("#group-readers-see-new-value-0").selectOption("open");
@@ -246,7 +246,7 @@ class GrantsScreenTest extends WithTables {
         assertThat(anyone.locator(".table thead")).not().containsText("Kind");
         assertThat(get("/listings/notes/rows.csv").body()).isEqualTo("Name\r\n\"Of Mira, quiet\"\r\n"
                 + "\"Of Mira, open\"\r\nOf Tomas\r\nOf nobody\r\n");
-        assertThat(get("/notes?f.kind=quiet").body()).contains("Of nobody").contains("That part was left out");
+        assertThat(get("/notes?f.kind=quiet").body()).contains("Of nobody").contains("That part was ignored");
 
         Page mira = signedIn("mira@example.org");
         mira.navigate(address("/notes"));
@@ -260,8 +260,8 @@ class GrantsScreenTest extends WithTables {
         open(owner, "members-change").getByLabel("Kind").check();
         assertThat(owner.locator("[data-opens=members-change]")).hasText("their own, without Kind");
         mira.getByLabel("Kind").selectOption("open");
-        button(mira, "Keep").click();
-        assertThat(mira.locator("main")).containsText("Kind is not for you to set here");
+        button(mira, "Save").click();
+        assertThat(mira.locator("main")).containsText("You cannot change Kind here");
         mira.navigate(address("/listings/notes/rows/1/change"));
         assertThat(mira.getByLabel("Name")).isVisible();
         assertThat(mira.getByLabel("Kind")).hasCount(0);
@@ -289,9 +289,9 @@ class GrantsScreenTest extends WithTables {
         owner.locator("#seen-by").selectOption("group:stewards");
         assertThat(proof.locator(".table tbody tr")).hasCount(4);
         owner.locator("#seen-by").selectOption("anyone");
-        assertThat(proof.locator(".note-warn")).hasText("They may not see any row of Notes.");
+        assertThat(proof.locator(".note-warn")).hasText("They cannot see any row of Notes.");
         assertThat(proof.locator(".who")).hasText("Sign in");
-        assertThat(owner.locator(".sieve .note-warn")).containsText("They may not see any row of Notes.");
+        assertThat(owner.locator(".sieve .note-warn")).containsText("They cannot see any row of Notes.");
         assertThat(violations(owner)).isEmpty();
         owner.locator("#seen-by").selectOption("");
         assertThat(proof.locator(".table tbody tr")).hasCount(4);
@@ -319,7 +319,7 @@ class GrantsScreenTest extends WithTables {
     void aRemovedFieldOpensNothing() {
         Page owner = signedIn("owner@example.org");
         owner.navigate(address("/desk/tables/notes/access"));
-        open(owner, "everyone-see").getByLabel("rows of which something is so").check();
+        open(owner, "everyone-see").getByLabel("rows that meet conditions").check();
         choose(owner, "#everyone-see-new-field", "kind");
         owner.locator("#everyone-see-new-value-0").selectOption("open");
         button(owner, "Add").click();

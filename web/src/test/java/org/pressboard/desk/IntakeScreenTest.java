@@ -50,23 +50,23 @@ class IntakeScreenTest extends InBrowser {
         assertThat(page.locator(".openness input:checked")).hasCount(0);
         button(page, "Publish").click();
         assertThat(page.locator(".openness input:invalid").first()).isAttached();
-        assertThat(page.locator(".panel-publish")).containsText("Visitors get “not published” at /quiet");
+        assertThat(page.locator(".panel-publish")).containsText("Visitors see “not published” at /quiet");
         page.getByLabel("Nobody yet").check();
         button(page, "Publish").click();
         assertThat(page.locator(".note-good")).containsText("Edition 1 is published at /quiet. Only staff see the rows "
                 + "of Quiet. Everybody but staff gets “not published” until you let somebody see the rows.");
-        assertThat(page.locator(".panel-publish .note-warn")).containsText("Nobody but staff may see the rows of Quiet");
+        assertThat(page.locator(".panel-publish .note-warn")).containsText("Only staff can see the rows of Quiet");
         assertThat(get("/quiet").body()).contains("not published");
         page.navigate(address("/quiet"));
-        assertThat(page.locator(".note-staff")).containsText("because you work on this site");
-        link(page, "Say who may see them").click();
-        page.getByLabel("Members").check();
+        assertThat(page.locator(".note-staff")).containsText("because you are staff");
+        link(page, "Set who can see them").click();
+        page.locator("[name='see.quiet'][value=MEMBERS]").check();
         button(page, "Publish again").click();
         assertThat(get("/quiet").statusCode()).isEqualTo(404);
         Page member = signedIn("mira@example.org");
         member.navigate(address("/quiet"));
         assertThat(column(member, 0)).containsExactly("a");
-        button(page, "Take it off the site").click();
+        button(page, "Take off the site").click();
         member.navigate(address("/quiet"));
         assertThat(member.locator("main")).containsText("not published");
         forgiveConsole("404");
@@ -133,7 +133,7 @@ class IntakeScreenTest extends InBrowser {
         Page page = signedIn("owner@example.org");
         page.navigate(address("/desk"));
         choose(page, "some.csv", "keep,secret\na,x\n");
-        page.getByLabel("Take secret").uncheck();
+        page.getByLabel("Include secret").uncheck();
         assertThat(page.locator(".intake-table th").nth(1)).containsText("left out");
         page.getByLabel("Name of the field for keep").fill("Kept");
         button(page, "Bring in").click();
@@ -174,7 +174,7 @@ class IntakeScreenTest extends InBrowser {
         Page page = signedIn("owner@example.org");
         page.navigate(address("/desk/settings"));
         page.getByLabel("Language of the pages").selectOption("de");
-        button(page, "Keep").click();
+        button(page, "Save").click();
         try {
             Page visitor = desktop();
             visitor.navigate(address("/trees?sort=-height_m"));
@@ -182,9 +182,10 @@ class IntakeScreenTest extends InBrowser {
             assertThat(column(visitor, 6)).allMatch(height -> height.matches("\\d,\\d"));
             assertThat(visitor.locator("html")).hasAttribute("lang", "de");
         } finally {
+            // the desk speaks it too
             page.navigate(address("/desk/settings"));
-            page.getByLabel("Language of the pages").selectOption("en-GB");
-            button(page, "Keep").click();
+            page.getByLabel("Sprache der Seiten").selectOption("en-GB");
+            button(page, "Speichern").click();
             assertThat(page.locator(".note-good")).isVisible();
         }
     }
@@ -195,18 +196,18 @@ class IntakeScreenTest extends InBrowser {
         page.navigate(address("/desk/settings"));
         assertThat(page.locator("main")).containsText("You first signed in at http://localhost:");
         page.getByLabel("Public address").fill("https://orchard.example/site");
-        button(page, "Keep").click();
+        button(page, "Save").click();
         assertThat(page.locator(".note-warn")).containsText("begins with http:// or https://");
         page.getByLabel("Public address").fill("https://orchard.example/");
-        button(page, "Keep").click();
+        button(page, "Save").click();
         assertThat(page.locator(".note-good")).isVisible();
         assertThat(get("/trees").body()).contains("<link rel=\"canonical\" href=\"https://orchard.example/trees\">");
         page.getByLabel("Public address").fill("");
-        button(page, "Keep").click();
+        button(page, "Save").click();
         assertThat(get("/trees").body()).doesNotContain("canonical");
         page.evaluate("() => document.querySelector('select option').value = 'xx'");
         page.evaluate("() => document.querySelector('select').selectedIndex = 0");
-        button(page, "Keep").click();
+        button(page, "Save").click();
         assertThat(page.locator(".note-warn")).hasText("Choose one of the languages.");
     }
 

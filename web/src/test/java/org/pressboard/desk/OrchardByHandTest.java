@@ -59,7 +59,7 @@ class OrchardByHandTest extends WithTables {
                 "highest_pledge");
         narrowedBy("planted", "RANGE", "distribution");
         orderedBy("tree");
-        pick("choice", "People may choose how many rows they have at once");
+        pick("choice", "Visitors choose how many rows they see at once");
         marked("health", "IS", "Poor", "EDGE", "BRICK");
         marked("propped", "IS", "yes", "WARNING", "MUSTARD");
         pick("open", "a line that unfolds between the rows");
@@ -83,7 +83,7 @@ class OrchardByHandTest extends WithTables {
         tick("search", "work_day", "where");
         tick("narrow", "where");
         orderedBy("day");
-        pick("density", "rows far apart");
+        pick("density", "spacious rows");
         marked("places_left", "AT_MOST", "0", "MUTED", "SLATE");
         step(() -> {
             open("nothing");
@@ -100,7 +100,7 @@ class OrchardByHandTest extends WithTables {
         page = signedIn("owner@example.org");
         page.navigate(address("/desk/pages"));
         page.locator(".make-table [name=table]").selectOption(table);
-        button(page, "Make it").click();
+        button(page, "Add").click();
         page.waitForURL("**/desk/pages/*/*");
         key = page.url().replaceFirst(".*/", "");
     }

@@ -55,7 +55,7 @@ class PageListTest extends AtBench {
         page.getByLabel("everyone").check();
         button(page, "Publish").click();
         assertThat(button(page, "Remove the page")).hasCount(0);
-        button(page, "Take it off the site").click();
+        button(page, "Take off the site").click();
         button(page, "Remove the page").click();
         assertThat(page.locator("[role=status]")).hasText("“Crates” has been removed. It waits in the bin below.");
         assertThat(page.locator("tbody").getByText("Crates", new Locator.GetByTextOptions().setExact(true))).hasCount(0);
@@ -65,7 +65,7 @@ class PageListTest extends AtBench {
         // its address stays its own
         page.navigate(address("/desk/pages"));
         page.locator(".make-table [name=table]").selectOption("crates");
-        button(page, "Make it").click();
+        button(page, "Add").click();
         page.waitForURL(address("/desk/pages/crates-2/crates-2"));
         page.navigate(address("/desk/pages"));
         page.locator(".bin-panel summary").click();
@@ -82,7 +82,7 @@ class PageListTest extends AtBench {
         catalog.publish(new PageKey("crates"), null);
         page.navigate(address("/desk/pages/crates"));
         page.locator("form[action$='/withdraw']").evaluate("form => form.action = form.action.replace('withdraw', 'remove')");
-        button(page, "Take it off the site").click();
+        button(page, "Take off the site").click();
         assertThat(page.locator("[role=alert]").first()).containsText("Take it off the site first");
         catalog.withdraw(new PageKey("crates"));
         pages.put(new PageKey("crates"));

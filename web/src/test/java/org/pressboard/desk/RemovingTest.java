@@ -101,7 +101,7 @@ class RemovingTest extends WithTables {
         assertThat(page.locator("main")).not().containsText("removed from");
         changes.removeField(TRAYS, RACK, OWNER);
         page.reload();
-        assertThat(page.locator(".note-warn")).containsText("Rack was removed from Trays. Visitors get this page without it.");
+        assertThat(page.locator(".note-warn")).containsText("Rack was removed from Trays. Visitors see this page without it.");
         page.locator(".note-warn").getByRole(AriaRole.LINK).click();
         button(page, "Put back").click();
         page.navigate(address("/desk/pages/racks"));

@@ -71,7 +71,7 @@ class ReservingTest extends WithTables {
         Page page = signedIn("owner@example.org");
         page.navigate(address("/desk/pages"));
         page.locator(".make-table [name=table]").selectOption("ladders");
-        button(page, "Make it").click();
+        button(page, "Add").click();
         page.waitForURL("**/desk/pages/ladders/ladders");
         page.navigate(address("/desk/forms"));
         page.getByLabel("Title", new Page.GetByLabelOptions().setExact(true)).fill("Reserve");

@@ -51,7 +51,7 @@ class TablesByHandTest extends InBrowser {
         Page page = signedIn("owner@example.org");
         page.navigate(address("/desk/tables"));
         page.locator(".make-table [name=label]").fill("Hives");
-        button(page, "Make it").click();
+        button(page, "Add").click();
         assertThat(page.locator("h1")).hasText("Hives");
         return page;
     }
@@ -66,14 +66,14 @@ class TablesByHandTest extends InBrowser {
             page.locator(".slip [name=option]").first().fill("Strong");
             page.locator(".slip [name=colour]").first().selectOption("MOSS");
         }
-        button(page, "Add it").click();
-        assertThat(page.locator(".note-good")).containsText(label + " is kept");
+        button(page, "Add").click();
+        assertThat(page.locator(".note-good")).containsText(label + " is saved");
     }
 
     private void addRow(Page page, Map<String, String> values) {
         page.navigate(address(TABLE + "/rows/new"));
         values.forEach((field, value) -> page.locator(".slip [name='v." + field + "']").fill(value));
-        button(page, "Add it").click();
+        button(page, "Add").click();
         assertThat(page.locator(".note-good")).containsText("The row is added.");
     }
 
@@ -83,16 +83,16 @@ class TablesByHandTest extends InBrowser {
 
     private static final List<Kind> KINDS = List.of(
             new Kind("whole", new Numeric.WholeNumber(true), "12.5", "1,234", "1,234", "whole number"),
-            new Kind("decimal", new Numeric.Decimal(2), "blah", "1,234.5", "1,234.5", "is not a number."),
+            new Kind("decimal", new Numeric.Decimal(2), "blah", "1,234.5", "1,234.5", "is not a number"),
             new Kind("money", new Numeric.Money("EUR"), "1.234", "1,200.5", "€1,200.50", "amount"),
-            new Kind("percent", new Numeric.Percent(1), "half", "12.5 %", "12.5%", "per cent"),
+            new Kind("percent", new Numeric.Percent(1), "half", "12.5 %", "12.5%", "percentage"),
             new Kind("date", new Temporal.Date(), "31.2.2024", "2024-03-09", "9 Mar 2024", "not a date. Write"),
             new Kind("moment", new Temporal.DateTime(), "yesterday", "2024-03-09T14:30", "9 Mar 2024, 14:30",
                     "date and time"),
             new Kind("time", new Temporal.TimeOfDay(), "25:00", "07:45", "07:45", "time of day"),
             new Kind("email", new Textual.Email(), "nobody", "a@example.org", "a@example.org", "e-mail"),
             new Kind("link", new Textual.Link(), "ftp://example.org", "https://example.org/x", "example.org/x", "http"),
-            new Kind("phone", new Textual.Phone(), "ring me", "+44 1632 960001", "+44 1632 960001", "telephone"));
+            new Kind("phone", new Textual.Phone(), "ring me", "+44 1632 960001", "+44 1632 960001", "phone number"));
 
     @Test
     void wrongValuesKeepWhatWasTypedAndStoreNothing() {
@@ -104,7 +104,7 @@ class TablesByHandTest extends InBrowser {
         page.locator(".slip [name='v.name']").fill("Stays as typed");
         KINDS.forEach(kind -> page.locator(".slip [name='v." + kind.key + "']")
                 .evaluate("(input, text) => { input.type = 'text'; input.value = text; }", kind.wrong));
-        button(page, "Add it").click();
+        button(page, "Add").click();
         for (Kind kind : KINDS) {
             assertThat(page.locator(".control-problem").filter(new Locator.FilterOptions().setHasText(kind.said)))
                     .isVisible();
@@ -113,19 +113,19 @@ class TablesByHandTest extends InBrowser {
         assertThat(page.locator(".slip [name='v.name']")).hasValue("Stays as typed");
         assertThat(page.locator(".count-text")).hasText("No rows");
         KINDS.forEach(kind -> page.locator(".slip [name='v." + kind.key + "']").fill(kind.right));
-        button(page, "Add it").click();
+        button(page, "Add").click();
         assertThat(page.locator(".note-good")).containsText("The row is added.");
         for (Kind kind : KINDS) {
             assertThat(column(page, 2 + KINDS.indexOf(kind))).containsExactly(kind.written);
         }
         link(page, "Stays as typed").click();
         KINDS.forEach(kind -> page.locator(".slip [name='v." + kind.key + "']").fill(""));
-        button(page, "Keep").click();
+        button(page, "Save").click();
         assertThat(page.locator(".note-good")).containsText("The row is changed.");
         assertThat(column(page, 2)).containsExactly("–");
         assertThat(column(page, 11)).containsExactly("–");
         button(page, "Undo").click();
-        assertThat(page.locator(".note-good")).containsText("Taken back.");
+        assertThat(page.locator(".note-good")).containsText("Undone.");
         assertThat(column(page, 11)).containsExactly(KINDS.getLast().written);
     }
 
@@ -139,7 +139,7 @@ class TablesByHandTest extends InBrowser {
         page.locator(".slip [name='new.state']").fill("Weak");
         page.locator(".slip [role=combobox]").pressSequentially("hollin cod");
         page.locator(".found [role=option]").filter(new Locator.FilterOptions().setHasText("Hollin Codlin")).click();
-        button(page, "Add it").click();
+        button(page, "Add").click();
         assertThat(page.locator(".note-good")).containsText("The row is added.");
         assertThat(column(page, 2)).containsExactly("Weak");
         assertThat(column(page, 3)).containsExactly("Hollin Codlin");
@@ -162,14 +162,14 @@ class TablesByHandTest extends InBrowser {
         }
         assertThat(page.locator(".picked-rows li")).hasCount(2);
         assertThat(violations(page)).isEmpty();
-        button(page, "Add it").click();
+        button(page, "Add").click();
         assertThat(page.locator(".note-good")).containsText("The row is added.");
         assertThat(column(page, 2)).containsExactly("Hollin Codlin, Åsby Gravling");
         page.navigate(address(TABLE + "?q=asby"));
         assertThat(column(page, 1)).containsExactly("North");
         link(page, "North").click();
-        page.getByLabel("Take Hollin Codlin out").click();
-        button(page, "Keep").click();
+        page.getByLabel("Remove Hollin Codlin").click();
+        button(page, "Save").click();
         assertThat(page.locator(".note-good")).containsText("The row is changed.");
         page.navigate(address(TABLE));
         assertThat(column(page, 2)).containsExactly("Åsby Gravling");
@@ -177,11 +177,11 @@ class TablesByHandTest extends InBrowser {
         link(page, "Åsby Gravling").click();
         assertThat(page.locator(".slip")).containsText("1 in Hives, by Beside");
         link(page, "1 in Hives, by Beside").click();
-        waitForCount(page, "1 to 1 of 1, out of 1");
+        waitForCount(page, "1 to 1 of 1 found, 1 in all");
         assertThat(column(page, 1)).containsExactly("North");
         page.navigate(address(TABLE + "/history"));
-        button(page, "Take back").first().click();
-        assertThat(page.locator(".note-good")).containsText("Taken back.");
+        button(page, "Undo").first().click();
+        assertThat(page.locator(".note-good")).containsText("Undone.");
         page.navigate(address(TABLE));
         assertThat(column(page, 2)).containsExactly("Hollin Codlin, Åsby Gravling");
     }
@@ -240,7 +240,7 @@ class TablesByHandTest extends InBrowser {
         }
         page.getByLabel("North").check();
         page.getByLabel("East").check();
-        button(page, "With the picked rows …").click();
+        button(page, "With the ticked rows …").click();
         page.locator("[name=field]").selectOption("fed");
         button(page, "Go on").click();
         page.locator("[name='v.fed']").selectOption("yes");
@@ -249,12 +249,12 @@ class TablesByHandTest extends InBrowser {
         assertThat(column(page, 2)).containsExactly("Yes", "–", "Yes");
         page.getByLabel("North").check();
         page.getByLabel("South").check();
-        button(page, "With the picked rows …").click();
+        button(page, "With the ticked rows …").click();
         button(page, "Remove them").click();
         assertThat(page.locator(".count-text")).hasText("1 to 1 of 1");
         page.navigate(address(TABLE + "/history"));
-        button(page, "Give back").click();
-        assertThat(page.locator(".note-good")).containsText("Taken back.");
+        button(page, "Put back").click();
+        assertThat(page.locator(".note-good")).containsText("Undone.");
         page.navigate(address(TABLE));
         assertThat(column(page, 1)).containsExactly("North", "South", "East");
     }
@@ -268,14 +268,14 @@ class TablesByHandTest extends InBrowser {
         link(other, "North").click();
         link(page, "North").click();
         page.locator(".slip [name='v.name']").fill("Northern");
-        button(page, "Keep").click();
+        button(page, "Save").click();
         assertThat(page.locator(".note-good")).containsText("The row is changed.");
         other.locator(".slip [name='v.name']").fill("Far north");
-        button(other, "Keep").click();
+        button(other, "Save").click();
         assertThat(other.locator(".control-problem").filter(new Locator.FilterOptions().setHasText("Northern")))
                 .isVisible();
         assertThat(column(page, 1)).containsExactly("Northern");
-        button(other, "Keep").click();
+        button(other, "Save").click();
         assertThat(other.locator(".note-good")).containsText("The row is changed.");
         assertThat(column(other, 1)).containsExactly("Far north");
         link(other, "Far north").click();
@@ -320,7 +320,7 @@ class TablesByHandTest extends InBrowser {
         button(plain, "Sign in").click();
         plain.navigate(address(TABLE + "/rows/new"));
         plain.locator(".slip [name='v.name']").fill("North");
-        button(plain, "Add it").click();
+        button(plain, "Add").click();
         assertThat(column(plain, 1)).containsExactly("North");
     }
 }

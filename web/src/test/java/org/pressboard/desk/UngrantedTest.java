@@ -47,7 +47,7 @@ class UngrantedTest extends WithTables {
         button(page, "Add a form").click();
         waitForScripts(page);
         assertThat(page.locator("#ticket .note-warn").first()).containsText(
-                "Nobody can send “Lend a basket” yet: only staff may add rows to Baskets.");
+                "Nobody can send “Lend a basket” yet: only staff can add rows to Baskets.");
         page.navigate(address("/desk/pages/lend-a-basket"));
         assertThat(page.locator(".proof")).not().containsText("in the bin");
         assertThat(page.locator(".proof .sending h2")).hasText("Lend a basket");
@@ -56,8 +56,8 @@ class UngrantedTest extends WithTables {
         assertThat(violations(page)).isEmpty();
         button(page, "Publish").click();
         assertThat(get("/lend-a-basket").body()).doesNotContain("<button class=\"button button-main\">Send");
-        button(page, "may from now on").click();
-        assertThat(page.locator(".note-good")).containsText("They may add rows to Baskets now.");
+        button(page, "can from now on").click();
+        assertThat(page.locator(".note-good")).containsText("They can add rows to Baskets now.");
         assertThat(page.locator("main")).not().containsText("Nobody can send");
         Page anybody = desktop();
         anybody.navigate(address("/lend-a-basket"));
@@ -73,10 +73,10 @@ class UngrantedTest extends WithTables {
         Page page = signedIn("owner@example.org");
         page.navigate(address("/desk/pages/baskets/baskets"));
         waitForScripts(page);
-        assertThat(page.locator("#ticket .note-warn")).containsText("only staff may do that yet");
+        assertThat(page.locator("#ticket .note-warn")).containsText("only staff can do that yet");
         page.locator("#ticket select[name=whom]").selectOption("members");
-        button(page, "may from now on").click();
-        assertThat(page.locator("#ticket .note-good")).hasText("They may change the rows of Baskets that they see now.");
+        button(page, "can from now on").click();
+        assertThat(page.locator("#ticket .note-good")).hasText("They can change the rows of Baskets that they see now.");
         assertThat(page.locator("#ticket .note-warn")).hasCount(0);
         assertThat(catalog.grants(BASKETS).find(Audience.MEMBERS, Verb.CHANGE)).isPresent();
     }

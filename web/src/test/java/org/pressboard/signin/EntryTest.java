@@ -77,7 +77,7 @@ class EntryTest extends InBrowser {
         page.navigate(address("/sign-in?to=%2Ftrees%3Fsize%3D10"));
         page.getByLabel("Send it to").fill(email);
         button(page, "Send the link").click();
-        assertThat(page.locator(".note-good")).containsText("a letter with a link is on its way");
+        assertThat(page.locator(".note-good")).containsText("an e-mail with a link is on its way");
     }
 
     @Test
@@ -93,7 +93,7 @@ class EntryTest extends InBrowser {
         assertThat(page.locator(".who")).containsText("Perpetua Lark");
         Page other = desktop();
         other.navigate(link);
-        assertThat(other.locator("h1")).hasText("This link is not good any more");
+        assertThat(other.locator("h1")).hasText("This link does not work any more");
     }
 
     @Test
@@ -105,7 +105,7 @@ class EntryTest extends InBrowser {
         update("update pressboard.entry_link set expires_at = expires_at - interval '15 minutes' "
                 + "where email = 'ambrose@example.org'");
         page.navigate(link);
-        assertThat(page.locator("h1")).hasText("This link is not good any more");
+        assertThat(page.locator("h1")).hasText("This link does not work any more");
     }
 
     @Test
@@ -146,14 +146,14 @@ class EntryTest extends InBrowser {
         Page page = signedIn("quentin@example.org");
         page.navigate(address("/members/account"));
         assertThat(violations(page)).isEmpty();
-        page.getByLabel("Your password now").fill("wrong one here");
+        page.getByLabel("Current password").fill("wrong one here");
         page.getByLabel("A password of at least 10 characters").fill("a better one now");
         button(page, "Change it").click();
-        assertThat(page.locator(".note-warn")).hasText("That is not your password now.");
-        page.getByLabel("Your password now").fill("quillbrook");
+        assertThat(page.locator(".note-warn")).hasText("That is not your current password.");
+        page.getByLabel("Current password").fill("quillbrook");
         page.getByLabel("A password of at least 10 characters").fill("a better one now");
         button(page, "Change it").click();
-        assertThat(page.locator(".note-good")).containsText("holds from now on");
+        assertThat(page.locator(".note-good")).containsText("The new password is set");
         elsewhere.reload();
         assertThat(elsewhere.locator(".who")).containsText("Sign in");
         button(page, "Sign out everywhere").click();

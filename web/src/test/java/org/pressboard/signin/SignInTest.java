@@ -49,10 +49,10 @@ class SignInTest extends InBrowser {
         Page page = desktop();
         for (int i = 0; i < 10; i++) {
             trySignIn(page, "guessed@example.org", "wrong");
-            assertThat(page.locator(".note")).hasText("This e-mail address and password do not go together.");
+            assertThat(page.locator(".note")).hasText("The e-mail address or the password is wrong.");
         }
         trySignIn(page, "guessed@example.org", "wrong");
-        assertThat(page.locator(".note")).containsText("too many tries");
+        assertThat(page.locator(".note")).containsText("Too many attempts");
         trySignIn(page, "tomas@example.org", "quillbrook");
         assertThat(page.locator(".who")).containsText("Tomas Veit");
     }
@@ -79,6 +79,6 @@ class SignInTest extends InBrowser {
         assertThat(page.locator(".who")).containsText("Rosalind Thackeray");
         assertThat(accounts.find("rosalind@example.org").orElseThrow().role().name()).isEqualTo("OWNER");
         page.navigate(link);
-        assertThat(page.locator(".note")).containsText("not good any more");
+        assertThat(page.locator(".note")).containsText("does not work any more");
     }
 }

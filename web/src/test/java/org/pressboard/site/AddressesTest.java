@@ -31,9 +31,9 @@ class AddressesTest extends RunningSite {
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
         "/varieties|1 to 25 of 136", "/trees?page=2|26 to 50 of 960", "/trees?size=100|1 to 100 of 960",
-        "/varieties?f.use=Cider|out of 136", "/trees?q=T-001|1 to 1 of 1, out of 960",
-        "/trees?sort=-planted|aria-sort=\"descending\"", "/trees?page=99|There is no page 99; the last one is 39.",
-        "/trees?sort=nosuch|“nosuch”", "/trees?f.health=Fine|No row fits"})
+        "/varieties?f.use=Cider|136 in all", "/trees?q=T-001|1 to 1 of 1 found, 960 in all",
+        "/trees?sort=-planted|aria-sort=\"descending\"", "/trees?page=99|There is no page 99. The last page is 39.",
+        "/trees?sort=nosuch|“nosuch”", "/trees?f.health=Fine|Nothing found"})
     void pagesAreCompleteWithoutScripts(String path, String text) {
         HttpResponse<String> answer = get(path);
         assertThat(answer.statusCode()).isEqualTo(200);
@@ -77,7 +77,7 @@ class AddressesTest extends RunningSite {
     @Test
     void rangesNarrowByAddressAndLinksToTakeAwayCarryThem() {
         assertThat(get("/trees?f.planted.from=2024-01-01&f.height_m.to=2").body())
-                .contains("rows.csv?f.height_m.to=2&amp;f.planted.from=2024-01-01").contains("out of 960");
+                .contains("rows.csv?f.height_m.to=2&amp;f.planted.from=2024-01-01").contains("960 in all");
         long found = get("/listings/trees/rows.csv?f.planted.from=2024-01-01&f.height_m.to=2").body().lines().count() - 1;
         assertThat(get("/listings/trees/rows/count?f.planted.from=2024-01-01&f.height_m.to=2").body())
                 .isEqualTo(Long.toString(found));

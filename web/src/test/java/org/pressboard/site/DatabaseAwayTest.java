@@ -39,6 +39,6 @@ class DatabaseAwayTest extends RunningSite {
         RELAY.mend();
         Eventually.holds(() -> get("/actuator/health/readiness").statusCode() == 200);
         Eventually.holds(() -> get("/trees?q=T-001").statusCode() == 200);
-        assertThat(get("/trees?q=T-001").body()).contains("1 to 1 of 1, out of 960");
+        assertThat(get("/trees?q=T-001").body()).contains("1 to 1 of 1 found, 960 in all");
     }
 }

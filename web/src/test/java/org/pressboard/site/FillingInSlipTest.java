@@ -90,15 +90,15 @@ class FillingInSlipTest extends WithTables {
         slip.locator("input[type=file]").setInputFiles(new FilePayload[] {picture("one.png"), picture("two.png")});
         through(slip, "mill gate");
         through(slip, "No gate");
-        button(page, "Add it").click();
-        assertThat(slip.locator(".control-problem")).hasText(new String[] {"This is needed.",
+        button(page, "Add").click();
+        assertThat(slip.locator(".control-problem")).hasText(new String[] {"Please fill this in.",
             "No row that you see is called “No gate”."});
         assertThat(slip.locator(".fill-files")).containsText("one.png");
         assertThat(slip.locator(".fill-rows")).containsText("Mill gate");
         assertThat(violations(page)).isEmpty();
         slip.getByLabel("Name").fill("Round the mill");
         slip.locator(".fill-rows [aria-invalid]").first().fill("Orchard gate");
-        button(page, "Add it").click();
+        button(page, "Add").click();
         assertThat(slip).isHidden();
         assertThat(page.locator(".note-good")).containsText("Added.");
         assertThat(page).hasURL(address("/walks"));
@@ -109,12 +109,12 @@ class FillingInSlipTest extends WithTables {
         link(page, "Change").click();
         slip.getByLabel("one.png").uncheck();
         slip.getByLabel("Mill gate").uncheck();
-        button(page, "Keep").click();
+        button(page, "Save").click();
         assertThat(page.locator(".note-good")).containsText("Changed.");
         assertThat(names(THROUGH)).containsExactly("Orchard gate");
         assertThat(names(PICTURES)).containsExactly("two.png");
         button(page, "Undo").click();
-        assertThat(page.locator(".note-good")).containsText("Taken back.");
+        assertThat(page.locator(".note-good")).containsText("Undone.");
         assertThat(names(PICTURES)).containsExactly("one.png", "two.png");
 
         link(page, "Change").click();
@@ -149,7 +149,7 @@ class FillingInSlipTest extends WithTables {
         assertThat(page.locator("main")).not().containsText("Hidden gate");
         page.getByLabel("Mill gate").uncheck();
         page.locator(".fill-another").fill("Orchard gate");
-        button(page, "Keep").click();
+        button(page, "Save").click();
         assertThat(page.locator(".note-good")).containsText("Changed.");
         assertThat(names(THROUGH)).containsExactly("Orchard gate", "Hidden gate");
 
@@ -158,7 +158,7 @@ class FillingInSlipTest extends WithTables {
                 .map(row -> java.util.Optional.of(new Value.Referred(new RowId(row), ""))))), OWNER);
         page.getByLabel("Orchard gate").uncheck();
         page.locator(".fill-another").fill("Mill gate");
-        button(page, "Keep").click();
+        button(page, "Save").click();
         assertThat(page.locator("main")).containsText("Somebody else has changed this row");
         assertThat(page.locator("main")).not().containsText("Hidden gate");
     }

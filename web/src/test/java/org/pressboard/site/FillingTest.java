@@ -78,8 +78,8 @@ class FillingTest extends WithTables {
         link(mira, "Add a row").click();
         mira.getByLabel("Kilos").fill("lots");
         mira.getByLabel("Tree").fill("T-9999");
-        button(mira, "Add it").click();
-        assertThat(mira.locator(".control-problem")).hasText(new String[] {"This is needed.", "“lots” is not a number.",
+        button(mira, "Add").click();
+        assertThat(mira.locator(".control-problem")).hasText(new String[] {"Please fill this in.", "“lots” is not a number, such as 12.5.",
             "No row that you see is called “T-9999”."});
         // what was typed is still there
         assertThat(mira.getByLabel("Kilos")).hasValue("lots");
@@ -89,7 +89,7 @@ class FillingTest extends WithTables {
         mira.getByLabel("Kilos").fill("12.5");
         mira.getByLabel("Grade").selectOption("first");
         mira.getByLabel("Tree").fill("t-014");
-        button(mira, "Add it").click();
+        button(mira, "Add").click();
         assertThat(mira.locator(".note-good")).containsText("Added.");
         assertThat(column(mira, 0)).containsExactly("One");
         assertThat(column(mira, 3)).containsExactly("T-014");
@@ -105,11 +105,11 @@ class FillingTest extends WithTables {
 
         link(mira, "Change").click();
         mira.getByLabel("Kilos").fill("13");
-        button(mira, "Keep").click();
+        button(mira, "Save").click();
         assertThat(mira.locator(".note-good")).containsText("Changed.");
         assertThat(column(mira, 1)).containsExactly("13");
         button(mira, "Undo").click();
-        assertThat(mira.locator(".note-good")).containsText("Taken back.");
+        assertThat(mira.locator(".note-good")).containsText("Undone.");
         assertThat(column(mira, 1)).containsExactly("12.5");
         link(mira, "Change").click();
         link(mira, "Remove").click();
@@ -118,7 +118,7 @@ class FillingTest extends WithTables {
         button(mira, "Remove").click();
         assertThat(mira.locator(".table tbody tr")).hasCount(0);
         button(mira, "Undo").click();
-        assertThat(mira.locator(".note-good")).containsText("Taken back.");
+        assertThat(mira.locator(".note-good")).containsText("Undone.");
         assertThat(column(mira, 0)).containsExactly("One");
         forgiveConsole("404");
     }
@@ -126,11 +126,11 @@ class FillingTest extends WithTables {
     /** When the owner lets them: each by the sealed name of their browser, and never all of them one. */
     @Test
     void whoIsNotSignedInIsTheirBrowser() {
-        assertThat(get("/listings/sheaves/rows/add").body()).doesNotContain("Add it");
+        assertThat(get("/listings/sheaves/rows/add").body()).doesNotContain("<form class=\"form").contains("You cannot add rows here.");
         Page owner = signedIn("owner@example.org");
         owner.navigate(address("/desk/tables/sheaves/access"));
         waitForScripts(owner);
-        owner.getByLabel("What people send who are not signed in").check();
+        owner.getByLabel("What visitors send without signing in").check();
         button(owner, "Each sees and changes only their own").click();
         assertThat(owner.locator("[data-opens=everyone-change]")).hasText("their own");
         assertThat(owner.locator(".grant-warning")).hasCount(0);
@@ -143,7 +143,7 @@ class FillingTest extends WithTables {
             assertThat(page.locator(".table tbody tr")).hasCount(0);
             link(page, "Add a row").click();
             page.getByLabel("Name").fill(page == one ? "Of one" : "Of the other");
-            button(page, "Add it").click();
+            button(page, "Add").click();
             assertThat(page.locator(".note-good")).containsText("Added.");
         }
         one.navigate(address("/sheaves"));
@@ -156,7 +156,7 @@ class FillingTest extends WithTables {
         one.navigate(address("/sheaves"));
         link(one, "Change").click();
         one.getByLabel("Kilos").fill("7");
-        button(one, "Keep").click();
+        button(one, "Save").click();
         assertThat(column(one, 1)).containsExactly("7");
         theyTakeBackWhatTheyDid(one, other);
         // whoever makes the name up is somebody who has sent nothing
@@ -175,11 +175,11 @@ class FillingTest extends WithTables {
         other.navigate(changed);
         assertThat(button(other, "Undo")).hasCount(0);
         button(one, "Undo").click();
-        assertThat(one.locator(".note-good")).containsText("Taken back.");
+        assertThat(one.locator(".note-good")).containsText("Undone.");
         assertThat(column(one, 1)).containsExactly("–");
         one.navigate(changed);
         button(one, "Undo").click();
-        assertThat(one.locator(".note-good")).containsText("cannot be taken back any more");
+        assertThat(one.locator(".note-good")).containsText("cannot be undone any more");
         for (String made : List.of("sheaves.1.x", "sheaves." + "9".repeat(30) + ".x", "s".repeat(80) + ".1.x", "")) {
             assertThat(one.request().get(address("/sheaves?done=changed&undo=" + made)).text()).contains("Changed.")
                     .doesNotContain("name=\"act\"");
@@ -189,7 +189,7 @@ class FillingTest extends WithTables {
         button(one, "Remove").click();
         assertThat(one.locator(".table tbody tr")).hasCount(0);
         button(one, "Undo").click();
-        assertThat(one.locator(".note-good")).containsText("Taken back.");
+        assertThat(one.locator(".note-good")).containsText("Undone.");
         assertThat(column(one, 0)).containsExactly("Of one");
     }
 
@@ -204,12 +204,12 @@ class FillingTest extends WithTables {
             link(page, "Change").click();
         }
         first.getByLabel("Kilos").fill("5");
-        button(first, "Keep").click();
+        button(first, "Save").click();
         second.getByLabel("Kilos").fill("6");
-        button(second, "Keep").click();
+        button(second, "Save").click();
         assertThat(second.locator("main")).containsText("Somebody else has changed this row");
         assertThat(second.locator(".control-problem")).hasText("Somebody else has put “5” here since.");
-        button(second, "Keep").click();
+        button(second, "Save").click();
         assertThat(column(second, 1)).containsExactly("6");
 
         link(first, "Change").click();
@@ -217,8 +217,8 @@ class FillingTest extends WithTables {
         first.getByLabel("Name").fill("Two and a half");
         link(second, "Change").click();
         second.getByLabel("Kilos").fill("8");
-        button(second, "Keep").click();
-        button(first, "Keep").click();
+        button(second, "Save").click();
+        button(first, "Save").click();
         assertThat(first.locator(".control-problem")).hasText("Somebody else has put “8” here since.");
         assertThat(violations(first)).isEmpty();
         // the Enter key keeps what one has put oneself
@@ -229,8 +229,8 @@ class FillingTest extends WithTables {
         link(first, "Change").click();
         first.getByLabel("Kilos").fill("9");
         first.getByLabel("Name").fill("Three");
-        button(second, "Keep").click();
-        button(first, "Keep").click();
+        button(second, "Save").click();
+        button(first, "Save").click();
         button(first, "Use theirs").click();
         assertThat(first.locator(".note-good")).containsText("Changed.");
         assertThat(column(first, 0)).containsExactly("Three");
@@ -244,10 +244,10 @@ class FillingTest extends WithTables {
         Page mira = signedIn("mira@example.org");
         mira.navigate(address("/sheaves"));
         link(mira, "Add a row").click();
-        button(mira, "Add it").click();
+        button(mira, "Add").click();
         assertThat(mira.locator("main")).containsText("Nothing is filled in yet. Nothing was added.");
         mira.getByLabel("Kilos").fill("2");
-        button(mira, "Add it").click();
+        button(mira, "Add").click();
         assertThat(mira.locator(".note-good")).containsText("Added.");
         assertThat(column(mira, 1)).containsExactly("2");
     }
@@ -261,7 +261,7 @@ class FillingTest extends WithTables {
         link(page, "Add a row").click();
         page.getByLabel("Name").fill("<script>alert(1)</script>");
         page.getByLabel("Tree").fill("T-014");
-        button(page, "Add it").click();
+        button(page, "Add").click();
         assertThat(page.locator(".note-good")).hasText("Added.");
         assertThat(column(page, 0)).containsExactly("<script>alert(1)</script>");
         assertThat(link(page, "Change")).hasCount(0);

@@ -192,9 +192,9 @@ class ForgeryTest extends WithTables {
         for (String what : List.of("/value/name", "/change")) {
             String hidden = "/listings/forged/rows/1" + what;
             String none = "/listings/forged/rows/77" + what;
-            assertThat(said(page.request().get(address(hidden)))).as(what).contains("There is no such row")
+            assertThat(said(page.request().get(address(hidden)))).as(what).contains("This row is not there any more")
                     .isEqualTo(said(page.request().get(address(none))));
-            assertThat(said(post(page, hidden, sent))).as(what).contains("There is no such row")
+            assertThat(said(post(page, hidden, sent))).as(what).contains("This row is not there any more")
                     .isEqualTo(said(post(page, none, sent)));
         }
         assertThat(editing.find(FORGED, new RowId(1)).orElseThrow().find(NAME)).contains(Value.of(SCRIPT));

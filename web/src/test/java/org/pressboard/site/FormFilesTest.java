@@ -82,7 +82,7 @@ class FormFilesTest extends WithTables {
         assertThat(page.locator("[role=alert]").first()).containsText("fake.png");
         page.locator("input[type=file]").setInputFiles(picture("moth.png"));
         button(page, "Send").click();
-        assertThat(page.locator(".control-problem").first()).hasText("This is needed.");
+        assertThat(page.locator(".control-problem").first()).hasText("Please fill this in.");
         assertThat(page.locator(".fill-files")).containsText("moth.png");
         page.locator("[name='v.name']").fill("A moth");
         button(page, "Send").click();

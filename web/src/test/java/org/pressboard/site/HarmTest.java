@@ -103,7 +103,7 @@ class HarmTest extends WithOwnTable {
             });
             assertThat(answer.join().statusCode()).isEqualTo(503);
             assertThat(answer.join().headers().firstValue("Retry-After")).isPresent();
-            assertThat(answer.join().body()).contains("longer than it may");
+            assertThat(answer.join().body()).contains("That took too long");
             locking.rollback();
         }
     }

@@ -54,7 +54,7 @@ class InPlaceTest extends InBrowser {
         assertThat(page.locator("tr", new Page.LocatorOptions().setHasText(another)).last()).containsText("£98.76");
         assertThat(page.locator(".notices")).containsText("Changed.");
         button(page, "Undo").click();
-        assertThat(page.locator(".note-good")).containsText("Taken back");
+        assertThat(page.locator(".note-good")).containsText("Undone");
         assertThat(page.locator("main")).not().containsText("£12.34");
     }
 
@@ -123,7 +123,7 @@ class InPlaceTest extends InBrowser {
         first.getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Done")).click();
         assertThat(page.locator(".note-good")).containsText("Changed.");
         button(page, "Undo").click();
-        assertThat(page.locator(".note-good")).containsText("Taken back");
+        assertThat(page.locator(".note-good")).containsText("Undone");
         // whoever has no scripts is asked first
         page.navigate(address(without));
         assertThat(page.locator("h1")).hasText("Done: " + tool);
@@ -168,24 +168,24 @@ class InPlaceTest extends InBrowser {
         for (int i = 0; i < 2; i++) {
             page.locator("tbody .pick input").nth(i).check();
         }
-        button(page, "With the picked rows …").click();
-        assertThat(page.locator("h1")).hasText("2 rows picked");
+        button(page, "With the ticked rows …").click();
+        assertThat(page.locator("h1")).hasText("2 rows ticked");
         page.locator("select[name=field]").selectOption("grade");
         button(page, "Go on").click();
         page.locator("[name='v.grade']").selectOption("cider");
-        button(page, "Keep").click();
-        assertThat(page.locator(".note-good")).containsText("They are changed.");
+        button(page, "Save").click();
+        assertThat(page.locator(".note-good")).containsText("Changed.");
         assertThat(page).hasURL(address("/my-pickings?f.approved=no"));
         assertThat(column(page, 4).subList(0, 2)).containsExactly("cider", "cider");
         button(page, "Undo").click();
-        assertThat(page.locator(".note-good")).containsText("Taken back");
+        assertThat(page.locator(".note-good")).containsText("Undone");
         page.navigate(address("/my-pickings?f.approved=no"));
         for (int i = 0; i < 2; i++) {
             page.locator("tbody .pick input").nth(i).check();
         }
-        button(page, "With the picked rows …").click();
+        button(page, "With the ticked rows …").click();
         button(page, "Remove them").click();
-        assertThat(page.locator(".note-good")).containsText("They are removed.");
+        assertThat(page.locator(".note-good")).containsText("Removed.");
         button(page, "Undo").click();
         page.navigate(address("/my-pickings?f.approved=no"));
         assertThat(column(page, 1).subList(0, 2)).isEqualTo(trees);
@@ -197,6 +197,6 @@ class InPlaceTest extends InBrowser {
                 + "where m.name = 'Tomas Veit' and not p.approved order by 1 limit 1", Long.class);
         Page page = signedIn("wanjiru@example.org");
         page.navigate(address("/listings/my-pickings/rows/several?row=" + row));
-        assertThat(page.locator("h1")).hasText("0 rows picked");
+        assertThat(page.locator("h1")).hasText("0 rows ticked");
     }
 }

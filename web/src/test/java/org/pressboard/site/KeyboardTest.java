@@ -35,7 +35,7 @@ class KeyboardTest extends InBrowser {
         keys.press("Enter");
         tabTo(page, page.locator(".menu[open]").getByLabel("Poor"));
         keys.press("Space");
-        waitForCount(page, "1 to 25 of 56, out of 960");
+        waitForCount(page, "1 to 25 of 56 found, 960 in all");
         keys.press("Escape");
         assertThat(page.locator(".menu[open]")).hasCount(0);
         tabTo(page, page.locator("th a").filter(new Locator.FilterOptions().setHasText("Planted")));
@@ -46,7 +46,7 @@ class KeyboardTest extends InBrowser {
         assertThat(page.locator(".opened-lines").first()).isVisible();
         tabTo(page, page.locator(".pager a[rel=next]"));
         keys.press("Enter");
-        waitForCount(page, "26 to 50 of 56, out of 960");
+        waitForCount(page, "26 to 50 of 56 found, 960 in all");
         tabTo(page, page.locator(".chip").first());
         keys.press("Enter");
         waitForCount(page, "1 to 25 of 960");

@@ -33,7 +33,7 @@ class LiveTest extends InBrowser {
         page.locator("[name='q']").focus();
         update("update hosted.trees set height_m = 66.6 where tree = 'T-101'");
         page.locator("[name='q']").fill("T-101");
-        waitForCount(page, "1 to 1 of 1, out of 960");
+        waitForCount(page, "1 to 1 of 1 found, 960 in all");
         assertThat(page.locator("[name='q']")).hasValue("T-101");
         page.locator("h1").click();
         assertThat(page.locator(".table tbody")).containsText("66.6");

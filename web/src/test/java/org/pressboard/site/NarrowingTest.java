@@ -111,16 +111,16 @@ class NarrowingTest extends WithTables {
         page.locator("summary").filter(new Locator.FilterOptions().setHasText("Shed")).click();
         assertThat(page.locator(".menu .pick-rows")).hasText(new String[] {"30", "30"});
         page.getByLabel("North").check();
-        waitForCount(page, "1 to 10 of 30, out of 60");
+        waitForCount(page, "1 to 10 of 30 found, 60 in all");
         assertThat(counts).hasText(new String[] {"10", "20", "0"});
         page.locator(".bar-tags").getByLabel("Cider").check();
-        waitForCount(page, "1 to 10 of 10, out of 60");
+        waitForCount(page, "1 to 10 of 10 found, 60 in all");
         assertThat(page).hasURL(address("/barrels?f.shed=1&f.use=Cider"));
         // what it is narrowed to itself says nothing of its own tags
         assertThat(counts).hasText(new String[] {"10", "20", "0"});
         assertThat(violations(page)).isEmpty();
         page.goBack();
-        waitForCount(page, "1 to 10 of 30, out of 60");
+        waitForCount(page, "1 to 10 of 30 found, 60 in all");
         assertThat(page.locator(".bar-tags").getByLabel("Cider")).not().isChecked();
     }
 
@@ -129,9 +129,9 @@ class NarrowingTest extends WithTables {
         publish(listing(NarrowBy.usual(USE).by(NarrowBy.ControlKind.TAGS, true, false)));
         Page page = visit("");
         page.locator(".bar-tags").getByLabel("Cider").check();
-        waitForCount(page, "1 to 10 of 20, out of 60");
+        waitForCount(page, "1 to 10 of 20 found, 60 in all");
         page.locator(".bar-tags").getByLabel("Juice").check();
-        waitForCount(page, "1 to 10 of 40, out of 60");
+        waitForCount(page, "1 to 10 of 40 found, 60 in all");
         page.locator(".bar-tags").getByLabel("All").check();
         waitForCount(page, "1 to 10 of 60");
         assertThat(page).hasURL(address("/barrels"));
@@ -148,16 +148,16 @@ class NarrowingTest extends WithTables {
         assertThat(control.locator(".distribution-said")).hasText("About 10 rows");
         assertThat(page.locator(".count-text")).hasText("1 to 10 of 60");
         control.locator("[data-end=from]").press("Enter");
-        waitForCount(page, "1 to 10 of 10, out of 60");
+        waitForCount(page, "1 to 10 of 10 found, 60 in all");
         // with the mouse a bar is picked whole
         page.locator("summary").filter(new Locator.FilterOptions().setHasText("Litres")).click();
         control.locator(".distribution-room[data-from='50']").click();
-        waitForCount(page, "1 to 5 of 5, out of 60");
+        waitForCount(page, "1 to 5 of 5 found, 60 in all");
         assertThat(page).hasURL(address("/barrels?f.litres.from=50&f.litres.to=99"));
         page.locator(".chip-clear").click();
         page.locator("summary").filter(new Locator.FilterOptions().setHasText("Filled")).click();
         link(page, "Last 30 days").click();
-        waitForCount(page, "1 to 4 of 4, out of 60");
+        waitForCount(page, "1 to 4 of 4 found, 60 in all");
         assertThat(page).hasURL(address("/barrels?f.filled.from=" + TODAY.minusDays(30) + "&f.filled.to=" + TODAY));
         assertThat(violations(page)).isEmpty();
     }
@@ -168,10 +168,10 @@ class NarrowingTest extends WithTables {
         Page page = visit("");
         assertThat(page.locator(".pick-letters .pick-none").first()).isVisible();
         page.locator(".pick-letters").getByLabel("A", new Locator.GetByLabelOptions().setExact(true)).check();
-        waitForCount(page, "1 to 2 of 2, out of 60");
+        waitForCount(page, "1 to 2 of 2 found, 60 in all");
         assertThat(column(page, 0)).containsExactly("Ada", "adder");
         page.locator(".pick-letters").getByLabel("E", new Locator.GetByLabelOptions().setExact(true)).check();
-        waitForCount(page, "1 to 1 of 1, out of 60");
+        waitForCount(page, "1 to 1 of 1 found, 60 in all");
         assertThat(column(page, 0)).containsExactly("Émile");
         assertThat(page.locator(".chip").first()).hasText(Pattern.compile("Name\\s+begins with “e”"));
         publish(listing(by(NAME, NarrowBy.ControlKind.CONTAINS)));
@@ -179,7 +179,7 @@ class NarrowingTest extends WithTables {
         page.locator("summary").filter(new Locator.FilterOptions().setHasText("Name")).click();
         page.getByLabel("contains").fill("DD");
         page.keyboard().press("Enter");
-        waitForCount(page, "1 to 1 of 1, out of 60");
+        waitForCount(page, "1 to 1 of 1 found, 60 in all");
         assertThat(page).hasURL(address("/barrels?f.name.has=DD"));
     }
 
@@ -189,13 +189,13 @@ class NarrowingTest extends WithTables {
         publish(boxes.with(boxes.find().in(Finding.SearchForm.BOXES_FIRST)));
         for (Page page : List.of(desktop(), withoutScripts())) {
             page.navigate(address("/barrels"));
-            assertThat(page.locator(".empty")).hasText("Say above what you are looking for; the rows come here.");
+            assertThat(page.locator(".empty")).hasText("Enter above what you are looking for. The rows then appear here.");
             assertThat(page.locator("tbody tr")).hasCount(0);
             page.getByLabel("Name, begins with").fill("cask");
             page.getByLabel("Litres, at least").fill("550");
             page.getByLabel("Juice").check();
             button(page, "Search").click();
-            waitForCount(page, "1 to 4 of 4, out of 60");
+            waitForCount(page, "1 to 4 of 4 found, 60 in all");
             assertThat(column(page, 0)).containsExactly("Cask 55", "Cask 56", "Cask 58", "Cask 59");
             assertThat(page.getByLabel("Name, begins with")).hasValue("cask");
         }
@@ -208,17 +208,17 @@ class NarrowingTest extends WithTables {
     void whatTheListBeginsWithCanBeTakenBack() {
         publish(listing(by(USE, NarrowBy.ControlKind.MENU).startingWith(Narrowing.toValues(List.of(Value.of("Cider"))))));
         Page page = visit("");
-        waitForCount(page, "1 to 10 of 20, out of 60");
+        waitForCount(page, "1 to 10 of 20 found, 60 in all");
         page.locator("summary").first().click();
         page.locator(".menu").getByLabel("Cider").uncheck();
         waitForCount(page, "1 to 10 of 60");
         assertThat(page).hasURL(address("/barrels?f.use="));
         page.locator(".menu").getByLabel("Juice").check();
-        waitForCount(page, "1 to 10 of 40, out of 60");
+        waitForCount(page, "1 to 10 of 40 found, 60 in all");
         page.locator(".chip-clear").click();
         waitForCount(page, "1 to 10 of 60");
         page.navigate(address("/barrels"));
-        waitForCount(page, "1 to 10 of 20, out of 60");
+        waitForCount(page, "1 to 10 of 20 found, 60 in all");
     }
 
     @Test

@@ -30,7 +30,7 @@ class SendingTest extends InBrowser {
         page.navigate(address("/work-days"));
         assertThat(violations(page)).isEmpty();
         button(page, "Send").click();
-        assertThat(page.locator(".control-problem").first()).containsText("This is needed");
+        assertThat(page.locator(".control-problem").first()).containsText("Please fill this in");
         assertThat(page.locator("[role=alert]").first()).containsText("Nothing was sent yet");
         page.locator("[name='v.work_day']").fill("Grease bands");
         button(page, "Send").click();
@@ -89,7 +89,7 @@ class SendingTest extends InBrowser {
     void itWorksWithoutScriptsAndTellsWhoIsNotSignedIn() {
         Page page = withoutScripts();
         page.navigate(address("/adopt"));
-        assertThat(page.locator(".sending")).containsText("Who sends this has to be signed in.");
+        assertThat(page.locator(".sending")).containsText("Sign in to send this.");
         page.locator(".sending").getByRole(AriaRole.LINK).click();
         signIn(page, "odile@example.org");
         assertThat(page).hasURL(address("/adopt/send/pledge"));
@@ -124,7 +124,7 @@ class SendingTest extends InBrowser {
         page.navigate(address("/work-days"));
         page.evaluate("() => document.querySelectorAll('[name$=\".work_day\"]').forEach(input => input.remove())");
         button(page, "Send").click();
-        assertThat(page.locator(".control-problem").first()).containsText("This is needed");
+        assertThat(page.locator(".control-problem").first()).containsText("Please fill this in");
         assertThat(page.locator("[name='v.work_day']")).isVisible();
     }
 
@@ -165,19 +165,19 @@ class SendingTest extends InBrowser {
         slip.getByLabel("Day").fill("2026-11-20");
         slip.getByLabel("Kilograms").fill("3.25");
         assertThat(slip.getByLabel("Approved")).hasCount(0);
-        button(picker, "Add it").click();
+        button(picker, "Add").click();
         assertThat(picker.locator(".note-good")).containsText("Added");
         Page steward = signedIn("ingrid@example.org");
         steward.navigate(address("/my-pickings?q=T-014"));
         steward.locator("tr", new Page.LocatorOptions().setHasText("20 Nov 2026"))
                 .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("Change")).click();
         steward.locator("dialog.row-slip").getByLabel("Approved").selectOption("yes");
-        button(steward, "Keep").click();
+        button(steward, "Save").click();
         assertThat(steward.locator(".note-good")).containsText("Changed");
         Long row = database.queryForObject("select row_id from hosted.pickings where kilograms = 3.25 and approved",
                 Long.class);
         picker.navigate(address("/listings/my-pickings/rows/" + row + "/change"));
-        assertThat(picker.locator("[role=alert]")).containsText("You may not change this row");
+        assertThat(picker.locator("[role=alert]")).containsText("You cannot change this row");
         // the desk's queue has no such row any more, and what waits there goes by keys
         Page owner = signedIn("owner@example.org");
         owner.navigate(address("/desk/tables/pickings/waiting"));

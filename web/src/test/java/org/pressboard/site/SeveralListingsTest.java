@@ -41,7 +41,7 @@ class SeveralListingsTest extends WithOwnTable {
         Locator young = page.locator("#sheet-young");
         assertThat(old.locator(".count-text")).hasText("11 to 20 of 40");
         young.getByRole(com.microsoft.playwright.options.AriaRole.SEARCHBOX).fill("Graft4");
-        assertThat(young.locator(".count-text")).hasText("1 to 9 of 9, out of 40");
+        assertThat(young.locator(".count-text")).hasText("1 to 9 of 9 found, 40 in all");
         page.waitForURL(address("/grafts?young~q=Graft4&old~page=2"));
         // its links were drawn before the other was searched
         old.locator("a[rel=next]").click();
@@ -49,7 +49,7 @@ class SeveralListingsTest extends WithOwnTable {
         page.waitForURL(address("/grafts?old~page=3&young~q=Graft4"));
         page.reload();
         assertThat(old.locator(".count-text")).hasText("21 to 30 of 40");
-        assertThat(young.locator(".count-text")).hasText("1 to 9 of 9, out of 40");
+        assertThat(young.locator(".count-text")).hasText("1 to 9 of 9 found, 40 in all");
         assertThat(young.locator(".take-away a").first()).hasAttribute("href",
                 "/listings/young/rows.csv?young~q=Graft4&old~page=3");
         page.goBack();
@@ -64,7 +64,7 @@ class SeveralListingsTest extends WithOwnTable {
         young.locator(".bar-search input").fill("Graft5");
         young.locator(".bar-go").click();
         assertThat(page.locator("#sheet-old .count-text")).hasText("11 to 20 of 40");
-        assertThat(young.locator(".count-text")).hasText("1 to 10 of 10, out of 40");
+        assertThat(young.locator(".count-text")).hasText("1 to 10 of 10 found, 40 in all");
         assertThat(get("/listings/young/rows.json?q=Graft51").body()).contains("\"found\":1");
         assertThat(get("/listings/young/rows.csv?young~q=Graft51&old~q=1").body().lines()).hasSize(2);
     }

@@ -25,14 +25,14 @@ class StandInTest extends InBrowser {
         assertThat(link(owner, "Pledge for a tree")).hasAttribute("href", "#nothing-changes-in-a-proof");
         owner.navigate(address("/desk/pages/my-pickings/my-pickings"));
         waitForScripts(owner);
-        Locator way = button(owner, "Do it for real, as them");
+        Locator way = button(owner, "Act as them");
         assertThat(way).isHidden();
         owner.locator("#seen-by").selectOption("?");
         owner.locator("#seen-member").fill("hollow");
         owner.keyboard().press("Enter");
         assertThat(violations(owner)).isEmpty();
         Page page = owner.context().waitForPage(way::click);
-        assertThat(page.locator(".stand-in")).containsText("You are here as Mira Holloway, with “My pickings” as it is drafted.");
+        assertThat(page.locator(".stand-in")).containsText("You see the site as Mira Holloway, with “My pickings” as drafted.");
         assertThat(violations(page)).isEmpty();
 
         page.navigate(address(SPAN));
@@ -41,7 +41,7 @@ class StandInTest extends InBrowser {
         page.locator("dialog.row-slip [name='v.tree']").fill("T-014");
         page.locator("dialog.row-slip").getByLabel("Day").fill("2026-11-25");
         page.locator("dialog.row-slip").getByLabel("Kilograms").fill("1.5");
-        button(page, "Add it").click();
+        button(page, "Add").click();
         assertThat(page.locator("main .note-good")).containsText("Added");
         // it is hers, as she sees it, and the desk is still the owner's
         Page mira = signedIn("mira@example.org");
@@ -55,8 +55,8 @@ class StandInTest extends InBrowser {
         assertThat(owner.locator("main")).containsText("went to the pages as a member");
 
         button(page, "Undo").click();
-        assertThat(page.locator("main .note-good")).containsText("Taken back");
-        button(page, "Be yourself again").click();
+        assertThat(page.locator("main .note-good")).containsText("Undone");
+        button(page, "Stop").click();
         page.navigate(address(SPAN));
         assertThat(page.locator(".stand-in")).hasCount(0);
         assertThat(page.locator(".table tbody tr")).hasCount(0);
@@ -68,7 +68,7 @@ class StandInTest extends InBrowser {
     void nobodyStandsInForStaff() {
         Page owner = signedIn("owner@example.org");
         long mira = accounts.find("mira@example.org").orElseThrow().id();
-        assertThat(stoodIn(owner)).containsText("You are here as Mira Holloway");
+        assertThat(stoodIn(owner)).containsText("You see the site as Mira Holloway");
         accounts.changeRole(mira, Account.Role.EDITOR);
         try {
             owner.navigate(address(SPAN));
@@ -85,6 +85,6 @@ class StandInTest extends InBrowser {
         owner.locator("#seen-by").selectOption("?");
         owner.locator("#seen-member").fill("hollow");
         owner.keyboard().press("Enter");
-        return owner.context().waitForPage(button(owner, "Do it for real, as them")::click).locator("body");
+        return owner.context().waitForPage(button(owner, "Act as them")::click).locator("body");
     }
 }

@@ -25,7 +25,7 @@ class VisitorTest extends InBrowser {
                 .setPermissions(List.of("clipboard-read", "clipboard-write")));
         page.navigate(address("/work-days?q=wall+pruning"));
         button(page, "Copy").click();
-        assertThat(page.locator(".notices")).hasText("One row is copied. Put it into a spreadsheet.");
+        assertThat(page.locator(".notices")).hasText("One row copied. Paste it into a spreadsheet.");
         assertThat(String.valueOf(page.evaluate("navigator.clipboard.readText()")))
                 .contains("\tBring gloves and a saw. start at the gate tea at eleven\t");
     }
@@ -40,7 +40,7 @@ class VisitorTest extends InBrowser {
         assertThat(search(page)).isFocused();
         page.keyboard().type("russet", new com.microsoft.playwright.Keyboard.TypeOptions().setDelay(20));
         page.waitForURL(address("/varieties?q=russet"));
-        assertThat(page.locator(".count-text")).hasText(Pattern.compile("1 to \\d+ of \\d+, out of 136"));
+        assertThat(page.locator(".count-text")).hasText(Pattern.compile("1 to \\d+ of \\d+ found, 136 in all"));
         assertThat(column(page, 1)).isNotEmpty().allMatch(name -> name.contains("Russet"));
         assertThat(search(page)).isFocused();
         assertThat(search(page)).hasValue("russet");
@@ -149,8 +149,8 @@ class VisitorTest extends InBrowser {
     void nothingFoundOffersAWayOut() {
         Page page = desktop();
         page.navigate(address("/trees?q=zzzz"));
-        assertThat(page.locator(".count-text")).hasText("No row fits, out of 960");
-        link(page, "Show all of them").click();
+        assertThat(page.locator(".count-text")).hasText("Nothing found, 960 in all");
+        link(page, "Show all").click();
         waitForCount(page, "1 to 25 of 960");
     }
 

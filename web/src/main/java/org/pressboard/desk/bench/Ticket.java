@@ -150,17 +150,17 @@ public record Ticket(String page, Listing listing, Table table, Statements keep,
     }
 
     /** What people may change, in words. */
-    public String changingSaid() {
-        List<String> said = Stream.of(listing.changing().add() ? "add" : "", listing.changing().change() ? "change" : "",
-                listing.changing().remove() ? "remove" : "").filter(word -> !word.isEmpty()).toList();
-        return said.isEmpty() ? "change nothing" : String.join(" and ", said).replaceFirst(" and (?=.* and )", ", ") + " rows";
+    public String changingSaid(Words words) {
+        Changing changing = listing.changing();
+        int what = (changing.add() ? 1 : 0) + (changing.change() ? 2 : 0) + (changing.remove() ? 4 : 0);
+        return words.say("ticket.changing." + what);
     }
 
     /** The buttons of each row, in words. */
-    public String buttonsSaid() {
+    public String buttonsSaid(Words words) {
         List<String> said = Stream.concat(listing.changing().sending().stream().map(Sending::label),
                 listing.changing().deeds().stream().map(Deed::label)).map(label -> "“" + label + "”").toList();
-        return said.isEmpty() ? "no buttons" : String.join(", ", said);
+        return said.isEmpty() ? words.say("ticket.no-buttons") : String.join(", ", said);
     }
 
     /** The fields that people could fill in. */

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Clause;
 import org.pressboard.condition.Comparison;
@@ -136,7 +137,7 @@ public record Statements(Phrase.Mode mode, List<Line> lines, List<FieldGroup> fi
         }
         List<Input> inputs = new ArrayList<>();
         for (int i = 0; i < clause.is().operands(); i++) {
-            inputs.add(input(field, clause.is(), i < clause.operands().size() ? clause.operands().get(i) : NOTHING, choices));
+            inputs.add(input(field, clause.is(), i < clause.operands().size() ? clause.operands().get(i) : NOTHING, choices, words));
         }
         return inputs;
     }
@@ -145,9 +146,11 @@ public record Statements(Phrase.Mode mode, List<Line> lines, List<FieldGroup> fi
         return clause.operands().isEmpty() ? NOTHING : clause.operands().getFirst();
     }
 
-    private static Input input(Field field, Comparison is, Operand operand, OperandChoices choices) {
+    private static Input input(Field field, Comparison is, Operand operand, OperandChoices choices,
+            ConditionWords words) {
         String kind = OperandChoices.isFixed(operand) ? kind(field.type(), is) : OperandChoices.isTyped(operand) ? "number" : "hidden";
-        return new Input(choices.comparing(field, is, operand), kind, List.of(OperandChoices.typed(operand)), options(field.type()), "", List.of());
+        return new Input(choices.comparing(field, is, operand), kind, List.of(OperandChoices.typed(operand)), options(field, words), "",
+                List.of());
     }
 
     private static Input several(Field field, Clause clause, OperandChoices choices, ConditionWords words) {
@@ -155,14 +158,15 @@ public record Statements(Phrase.Mode mode, List<Line> lines, List<FieldGroup> fi
         List<Item> called = leads ? clause.values().stream().map(value -> new Item(PlainForm.write(value),
                 words.value(field, clause.is(), value))).filter(option -> !option.value().isEmpty()).toList() : List.of();
         return new Input(choices.comparing(field, clause.is(), first(clause)), leads ? "rows" : "several",
-                clause.values().stream().map(PlainForm::write).toList(), options(field.type()),
+                clause.values().stream().map(PlainForm::write).toList(), options(field, words),
                 field.type() instanceof Referring referring ? referring.to().name() : "", called);
     }
 
-    private static List<Item> options(FieldType type) {
-        return switch (type) {
+    private static List<Item> options(Field field, ConditionWords words) {
+        return switch (field.type()) {
             case Chosen chosen -> chosen.options().stream().map(each -> new Item(each.text(), each.text())).toList();
-            case FieldType.YesNo yesNo -> List.of(new Item("yes", "yes"), new Item("no", "no"));
+            case FieldType.YesNo yesNo -> Stream.of(true, false).map(Value::of).map(each -> new Item(PlainForm.write(each),
+                    words.value(field, Comparison.IS, each))).toList();
             case Textual textual -> List.of();
             case Numeric numeric -> List.of();
             case Temporal temporal -> List.of();
@@ -175,7 +179,7 @@ public record Statements(Phrase.Mode mode, List<Line> lines, List<FieldGroup> fi
         if (is.isOfCount()) {
             return "number";
         }
-        if (!options(type).isEmpty() && (is == Comparison.IS || is == Comparison.IS_NOT)) {
+        if ((type instanceof Chosen || type instanceof FieldType.YesNo) && (is == Comparison.IS || is == Comparison.IS_NOT)) {
             return "select";
         }
         return switch (type) {

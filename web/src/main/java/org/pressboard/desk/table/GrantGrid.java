@@ -30,6 +30,7 @@ import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
+import org.pressboard.words.Words;
 
 /** The grants of a table as they are shown: a line for each audience, in it a word for each verb. */
 @Component
@@ -67,8 +68,8 @@ class GrantGrid {
     public record Cell(String of, Verb verb, Reach reach, String said, String count, String warning,
                        Statements statements, List<Choice> fields) {
 
-        public String word() {
-            return verb.word();
+        public String word(Words words) {
+            return words.say("verb." + verb);
         }
     }
 
@@ -147,7 +148,7 @@ class GrantGrid {
 
     private Stream<String> given(Table table, Group group) {
         List<String> may = catalog.grants(table.key()).all().stream().filter(grant -> grant.audience()
-                .equals(Audience.those(group.key()))).map(grant -> grant.verb().word()).toList();
+                .equals(Audience.those(group.key()))).map(grant -> frame.words().say("verb." + grant.verb())).toList();
         return may.isEmpty() ? Stream.of() : Stream.of(frame.words().say("grants.deciding-table", String.join(", ", may), table.label()));
     }
 

@@ -1,7 +1,7 @@
 package org.pressboard.sheet.finder;
 
 import java.time.LocalDate;
-import java.time.temporal.ChronoUnit;
+import java.time.temporal.IsoFields;
 import java.util.ArrayList;
 import java.util.List;
 import org.pressboard.condition.Operand;
@@ -16,7 +16,6 @@ import org.pressboard.words.Words;
 public final class Spans {
 
     private static final int SOME_DAYS = 30;
-    private static final int MONTHS_OF_A_SEASON = 3;
 
     private final LocalDate today;
     private final Words words;
@@ -42,20 +41,14 @@ public final class Spans {
     }
 
     private List<Stretch> stretches() {
-        LocalDate season = season();
+        LocalDate quarter = today.with(IsoFields.DAY_OF_QUARTER, 1);
         return List.of(new Stretch("today", today, today), of("week", Operand.Span.WEEK), of("month", Operand.Span.MONTH),
                 new Stretch("last", today.minusDays(SOME_DAYS), today), new Stretch("next", today, today.plusDays(SOME_DAYS)),
-                new Stretch("season", season, season.plusMonths(MONTHS_OF_A_SEASON).minusDays(1)),
+                new Stretch("quarter", quarter, quarter.plus(1, IsoFields.QUARTER_YEARS).minusDays(1)),
                 of("year", Operand.Span.YEAR));
     }
 
     private Stretch of(String name, Operand.Span span) {
         return new Stretch(name, span.beginning(today, 0), span.beginning(today, 1).minusDays(1));
-    }
-
-    /** The seasons of the weather, of whole months, as meteorologists have them (common practice). */
-    private LocalDate season() {
-        LocalDate month = today.withDayOfMonth(1);
-        return month.minus(month.getMonthValue() % MONTHS_OF_A_SEASON, ChronoUnit.MONTHS);
     }
 }

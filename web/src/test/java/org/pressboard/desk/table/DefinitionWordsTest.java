@@ -43,8 +43,8 @@ class DefinitionWordsTest {
                 .of(new Numeric.Decimal(2)).with(new Rules(true, false, Value.of(1L), null, Rules.NONE.shape())));
         assertThat(between(TREES, after)).containsExactlyInAnyOrder(new Change("Tallness: name", "Height", "Tallness"),
                 new Change("Tallness: help", "", "In metres"), new Change("Tallness: unit", "", "m"),
-                new Change("Tallness: every row needs one", "", "yes"), new Change("Tallness: from", "", "1"),
-                new Change("Tallness: digits behind the mark", "1", "2"));
+                new Change("Tallness: must be filled in", "", "yes"), new Change("Tallness: from", "", "1"),
+                new Change("Tallness: decimal places", "1", "2"));
         assertThat(between(TREES, TREES)).isEmpty();
     }
 
@@ -73,6 +73,6 @@ class DefinitionWordsTest {
                 .labelled("Trees", "All of them").knownBy(CODE.key(), null, null);
         assertThat(between(before, after)).contains(new Change("Health: to choose from", "Good, Poor", "Poor, Fair"),
                 new Change("Whole: put together from", "code “, row ”", "“Tree ” code"),
-                new Change("What it is", "", "All of them"), new Change("Rows are known by", "", "Code"));
+                new Change("What it is", "", "All of them"), new Change("Row title", "", "Code"));
     }
 }
