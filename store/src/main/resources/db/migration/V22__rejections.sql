@@ -2,7 +2,7 @@
 create table rejection (
     id bigint generated always as identity primary key,
     table_key text not null references hosted_table on delete cascade,
-    row_id bigint not null,
+    of_row bigint not null,
     sender text not null,
     called text not null,
     words text not null,

@@ -46,7 +46,7 @@ public class Rejections {
     public void note(Table table, Map<RowId, String> senders, Map<RowId, String> called, String words) {
         sql.execute("delete from pressboard.rejection where not " + SINCE);
         senders.forEach((row, sender) -> sql.execute(
-                "insert into pressboard.rejection (table_key, row_id, sender, called, words) values ({0}, {1}, {2}, {3}, {4})",
+                "insert into pressboard.rejection (table_key, of_row, sender, called, words) values ({0}, {1}, {2}, {3}, {4})",
                 DSL.val(table.key().name()), DSL.val(row.number()), DSL.val(sender), DSL.val(called.getOrDefault(row, "")), DSL.val(words)));
     }
 
@@ -58,7 +58,7 @@ public class Rejections {
 
     private Stream<Rejection> of(String sender, Table table) {
         return sql.fetch("select id, called, words, at from pressboard.rejection r where sender = {0} and table_key = {1} and " + SINCE
-                + " and not exists (select from {2} where {3} = r.row_id) order by id desc limit {4}", DSL.val(sender),
+                + " and not exists (select from {2} where {3} = r.of_row) order by id desc limit {4}", DSL.val(sender),
                 DSL.val(table.key().name()), Hosted.name(table), Hosted.ID, DSL.inline(MOST_AT_ONCE)).map(found -> new Rejection(
                 found.get("id", Long.class), found.get("called", String.class), found.get("words", String.class),
                 found.get("at", OffsetDateTime.class).toInstant())).stream();

@@ -84,8 +84,9 @@ final class SheetBuilder {
         Look look = Look.of(listing);
         SheetFrame frame = new SheetFrame("sheet-" + listing.key(), table.label(), addresses, address.write(state), finder(page),
                 chips(), headings(), count(page), state.isNarrowed() ? address.write(state.cleared()) : null, countAll(page),
-                isLimited() ? Pager.NONE : new PagerBuilder(listing, state, address, words).build(page), notices(page),
-                takeAway(), look, all(page), offered.doing(), totals, page.rows().isEmpty(), instead);
+                isLimited() ? Pager.NONE : new PagerBuilder(listing, state, address, words).build(page), notices(),
+                takeAway(), look, all(page), offered.doing(), totals, page.rows().isEmpty(), instead,
+                isPastEnd(page) ? address.write(state.withPage((int) lastPage(page))) : null);
         return new Sheet(frame, new Cells(table, listing.show().fields(), words, look.isOfCards() ? FileAnswer.IN_CARDS
                 : FileAnswer.IN_LISTS).lines(page.rows(), this::opens, marks), listing.shown(), offered, rowsState);
     }
@@ -249,6 +250,9 @@ final class SheetBuilder {
         if (isWaiting(listing, state)) {
             return "";
         }
+        if (isPastEnd(page)) {
+            return words.say("sheet.past-end", words.count(state.page()), words.count(lastPage(page)));
+        }
         if (page.rows().isEmpty()) {
             return state.isNarrowed() ? words.say("sheet.count-none", outOf) : words.say("sheet.count-nothing");
         }
@@ -262,14 +266,16 @@ final class SheetBuilder {
         return open ? addresses.rows() + "/count" + address.write(state.withPage(1)) : null;
     }
 
-    private List<String> notices(RowPage page) {
-        List<String> notices = new ArrayList<>();
-        asked.problems().forEach(problem -> notices.add(words.say(problem)));
-        if (page.rows().isEmpty() && state.page() > 1 && !listing.ordering().more()) {
-            long lastPage = Math.max(1, (page.found().atLeast() + state.size() - 1) / state.size());
-            notices.add(words.say("sheet.past-end", words.count(state.page()), words.count(lastPage)));
-        }
-        return notices;
+    private List<String> notices() {
+        return asked.problems().all().stream().map(problem -> words.say(problem)).toList();
+    }
+
+    private boolean isPastEnd(RowPage page) {
+        return page.rows().isEmpty() && state.page() > 1 && !listing.ordering().more() && page.found().atLeast() > 0;
+    }
+
+    private long lastPage(RowPage page) {
+        return (page.found().atLeast() + state.size() - 1) / state.size();
     }
 
     private Finder.Names names() {

@@ -21,11 +21,12 @@ import org.pressboard.stand.Addresses;
  * @param all      the state that shows all where only the first few are shown; else {@code null}
  * @param empty    whether there are no rows
  * @param instead  where nothing is found, what would find something
+ * @param lastPage the state of the last page, where a page behind it was asked for; else {@code null}
  */
 public record SheetFrame(String id, String label, Addresses addresses, String query, Finder finder, List<Chip> chips,
                          List<Heading> headings, String count, @Nullable String cleared, @Nullable String countAll,
                          Pager pager, List<String> notices, List<TakeAway> takeAway, Look look, @Nullable String all,
-                         Doing doing, @Nullable Totalled totals, boolean empty, List<Instead> instead) {
+                         Doing doing, @Nullable Totalled totals, boolean empty, List<Instead> instead, @Nullable String lastPage) {
 
     /**
      * What is done with the rows from around them.

@@ -41,6 +41,14 @@ class AddressesTest extends RunningSite {
     }
 
     @Test
+    void behindTheLastPageThereIsAWayToIt() {
+        String body = get("/trees?page=900&sort=-planted").body();
+        assertThat(body).contains("There is no page 900. The last page is 39.").doesNotContain("There are no rows here yet.", "No rows");
+        assertThat(body).containsPattern("<a class=\"button\" href=\"/trees\\?sort=-planted&amp;page=39\"[^>]*>Last page</a>");
+        assertThat(get("/trees?q=zzzz&page=2").body()).contains("Nothing found").doesNotContain("There is no page");
+    }
+
+    @Test
     void theFragmentIsTheSheetAloneAndTellsThePagesAddress() {
         HttpResponse<String> answer = get("/listings/trees/rows?sort=-planted&page=2", "HX-Request", "true",
                 "HX-Source", "a");

@@ -193,14 +193,20 @@ public record Ticket(String page, Listing listing, Table table, Statements keep,
 
     /** What it is sorted by, in words; the usual direction goes without saying. */
     public String sorted(Words words) {
-        return String.join(", then ", listing.order().stream().filter(sort -> table.fields().has(sort.field()))
+        return listing.order().stream().filter(sort -> table.fields().has(sort.field()))
                 .map(sort -> sort.descending() ? words.sorted(label(sort.field()), table.field(sort.field()).type(), true)
-                        : label(sort.field())).toList());
+                        : label(sort.field())).reduce((before, then) -> words.say("ticket.then", before, then)).orElse("");
     }
 
     /** The sorting at a place, as the address bar has it; empty where there is none. */
     public String sort(int at) {
         return at < listing.order().size() ? listing.order().get(at).toString() : "";
+    }
+
+    /** In which formats visitors download the rows. */
+    public String formatsSaid(Words words) {
+        return String.join(", ", listing.takeAway().stream()
+                .map(each -> each.isFile() ? each.name() : words.say("ticket.format." + each)).toList());
     }
 
     /** Whether there is a file that is laid out for paper. */
