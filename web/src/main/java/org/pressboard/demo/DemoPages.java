@@ -206,7 +206,7 @@ class DemoPages {
                 .asking(List.of(Question.of(day).requiring(true)))
                 .stamping(List.of(new Stamp(new FieldKey("signed_up"), new Operand.Today(0))))
                 .within(Bounds.each(1, day).whileRoom(day.through(new FieldKey("places_left"))))
-                .then(new Afterwards.Thanks("You are on the list. A letter with your place is on its way."))
+                .then(new Afterwards.Thanks("You are on the list. An e-mail with your place is on its way."))
                 .telling(List.of(new Notice(Notice.Whom.SENDER, "Your place: ‹Work day›",
                         "We look forward to seeing you at ‹Work day›. If you cannot come, please tell us in time.\n\n"
                         + "Quillbrook Community Orchard")));

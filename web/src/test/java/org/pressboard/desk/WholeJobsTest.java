@@ -13,12 +13,18 @@ import java.util.Map;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import org.junit.jupiter.api.Test;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.pressboard.grant.Group;
+import org.pressboard.grant.GroupKey;
 import org.pressboard.table.TableKey;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
 
-/** Whole jobs take few actions of an owner who begins with nothing: each click, choice or text typed is one. */
+/** Whole jobs take few actions of an owner who begins with nothing: each click, choice or text typed is one, at
+ * a desk as on a phone. */
 class WholeJobsTest extends AtBench {
 
     private int actions;
@@ -28,14 +34,32 @@ class WholeJobsTest extends AtBench {
         assertThat(actions).isLessThanOrEqualTo(most);
     }
 
+    @AfterEach
+    void removeWhatWasMade() {
+        closePages();
+        TableKey lots = new TableKey("lots");
+        FieldKey highest = new FieldKey("highest_bid");
+        catalog.table(lots).filter(table -> table.fields().has(highest)).ifPresent(table -> changes.removeField(lots, highest, OWNER));
+        Stream.of("loans", "bring_a_dish", "jams", "bid", "lots", "chores").map(TableKey::new).filter(key -> catalog.table(key).isPresent())
+                .forEach(publisher::remove);
+        catalog.groups().stream().map(Group::key).filter(new GroupKey("raisers")::equals).forEach(publisher::removeGroup);
+    }
+
+    private Page owner(int width) {
+        Page page = signedIn("owner@example.org");
+        page.setViewportSize(width, 844);
+        return page;
+    }
+
     private void act(Runnable action) {
         actions++;
         action.run();
     }
 
-    @Test
-    void eachMemberSeesAndChangesTheirOwnInTwenty() {
-        Page page = signedIn("owner@example.org");
+    @ParameterizedTest
+    @ValueSource(ints = {1280, 390})
+    void eachMemberSeesAndChangesTheirOwnInTwenty(int width) {
+        Page page = owner(width);
         page.navigate(address("/desk/tables"));
         makeTable(page, "Loans");
         addField(page, "DATE", "Due");
@@ -53,12 +77,12 @@ class WholeJobsTest extends AtBench {
         Page member = signedIn("mira@example.org");
         member.navigate(address("/loans"));
         assertThat(link(member, "Add a row")).isVisible();
-        publisher.remove(new TableKey("loans"));
     }
 
-    @Test
-    void aFormAndItsListInTwelve() {
-        Page page = signedIn("owner@example.org");
+    @ParameterizedTest
+    @ValueSource(ints = {1280, 390})
+    void aFormAndItsListInTwelve(int width) {
+        Page page = owner(width);
         page.navigate(address("/desk/forms"));
         act(() -> page.getByLabel("Title", new Page.GetByLabelOptions().setExact(true)).fill("Bring a dish"));
         act(() -> button(page, "Add a form").click());
@@ -79,12 +103,12 @@ class WholeJobsTest extends AtBench {
         anybody.locator("[name='v.course']").selectOption("main");
         button(anybody, "Send").click();
         assertThat(anybody.locator(".table tbody tr")).containsText("Leek pie");
-        publisher.remove(new TableKey("bring_a_dish"));
     }
 
-    @Test
-    void cardsWithFiltersFromAFileInFifteen() {
-        Page page = signedIn("owner@example.org");
+    @ParameterizedTest
+    @ValueSource(ints = {1280, 390})
+    void cardsWithFiltersFromAFileInFifteen(int width) {
+        Page page = owner(width);
         bringIn(page, "jams", "Jam,Fruit,Sweet\n" + IntStream.range(0, 12)
                 .mapToObj(i -> "Jam " + i + (i % 3 == 0 ? ",quince,no\n" : ",plum,yes\n")).collect(Collectors.joining()));
         act(() -> page.locator("[href='/desk/pages/jams/jams']").first().click());
@@ -102,12 +126,12 @@ class WholeJobsTest extends AtBench {
         assertThat(visitor.locator(".card")).hasCount(12);
         visitor.navigate(address("/jams?f.fruit=quince"));
         assertThat(visitor.locator(".card")).hasCount(4);
-        publisher.remove(new TableKey("jams"));
     }
 
-    @Test
-    void aCatalogueWithBidsInForty() {
-        Page page = signedIn("owner@example.org");
+    @ParameterizedTest
+    @ValueSource(ints = {1280, 390})
+    void aCatalogueWithBidsInForty(int width) {
+        Page page = owner(width);
         bringIn(page, "lots", "Lot,Story\nLamp,brass\nVase,blue\n");
         act(() -> page.locator("[href='/desk/pages/lots/lots']").first().click());
         act(() -> open(page, "buttons"));
@@ -147,14 +171,12 @@ class WholeJobsTest extends AtBench {
         button(visitor, "Send").click();
         visitor.navigate(address("/lots"));
         assertThat(visitor.locator(".table tbody tr").filter(new Locator.FilterOptions().setHasText("Lamp"))).containsText("12");
-        changes.removeField(new TableKey("lots"), new FieldKey("highest_bid"), OWNER);
-        publisher.remove(new TableKey("bid"));
-        publisher.remove(new TableKey("lots"));
     }
 
-    @Test
-    void aPageOfAGroupWithItsTasksInTwentyFive() {
-        Page page = signedIn("owner@example.org");
+    @ParameterizedTest
+    @ValueSource(ints = {1280, 390})
+    void aPageOfAGroupWithItsTasksInTwentyFive(int width) {
+        Page page = owner(width);
         page.navigate(address("/desk/members"));
         act(() -> page.getByLabel("Name of a new group").fill("Raisers"));
         act(() -> button(page, "Add a group").click());
@@ -184,7 +206,6 @@ class WholeJobsTest extends AtBench {
         member.navigate(address("/chores"));
         assertThat(member.locator(".table tbody tr")).containsText("Rake");
         assertThat(get("/chores").body()).doesNotContain("Rake");
-        publisher.remove(new TableKey("chores"));
     }
 
     private void makeTable(Page page, String label) {

@@ -208,6 +208,32 @@ class SendingTest extends InBrowser {
     }
 
     @Test
+    void whoseRowIsRejectedReadsWhyUntilTheyPutItAway() {
+        Page picker = signedIn("tomas@example.org");
+        picker.navigate(address("/my-pickings"));
+        link(picker, "Add a row").click();
+        Locator slip = picker.locator("dialog.row-slip");
+        slip.locator("[name='v.tree']").fill("T-016");
+        slip.getByLabel("Day").fill("2026-11-21");
+        slip.getByLabel("Kilograms").fill("7.75");
+        button(picker, "Add").click();
+        assertThat(picker.locator(".note-good")).containsText("Added");
+        Long row = database.queryForObject("select row_id from hosted.pickings where kilograms = 7.75", Long.class);
+        Page owner = signedIn("owner@example.org");
+        owner.navigate(address("/desk/tables/pickings/waiting?page=1000"));
+        owner.locator(".queue [name=row][value='" + row + "']").check();
+        owner.locator("[name=words]").fill("The scales were broken.");
+        button(owner, "Reject the ticked").click();
+        assertThat(owner.locator(".note-good")).containsText("Rejected.");
+        picker.navigate(address("/my-pickings"));
+        assertThat(picker.locator("main > .note-warn")).containsText("“T-016”, which you sent, was not approved. The scales were broken.");
+        assertThat(violations(picker)).isEmpty();
+        button(picker, "Dismiss").click();
+        assertThat(picker.locator("h1")).hasText("My pickings");
+        assertThat(picker.locator("main > .note-warn")).hasCount(0);
+    }
+
+    @Test
     void pagesAreForThoseWhoGetThere() {
         assertThat(get("/repairs").statusCode()).isEqualTo(404);
         assertThat(get("/listings/repairs/rows").statusCode()).isEqualTo(404);
