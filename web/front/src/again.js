@@ -6,6 +6,19 @@ import { reach } from './reach.js';
 
 const addressOf = part => part.querySelector('[data-again]')?.dataset.again ?? location.href;
 
+// What is drawn anew when something of a row has changed: the opened row, or else its list.
+export const partOf = element => element.closest('.opened[id]') ?? element.closest('.sheet');
+
+export const slipOf = element => element.closest('dialog.row-slip');
+
+// The part as it is now, after its list where it is in a slip over that.
+export async function refreshed(part) {
+  const slip = slipOf(part);
+  await again(part);
+  if (slip?.filled) await again(document.getElementById(slip.filled));
+  return document.getElementById(part.id);
+}
+
 export async function again(part) {
   const answer = await reach(addressOf(part), { headers: { Accept: 'text/html' } });
   if (!answer?.ok || answer.redirected) return;

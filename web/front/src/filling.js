@@ -1,6 +1,6 @@
 // Forms about rows laid over their list in a slip, where the list has it so. Without scripts each is a page of its own.
 import htmx from 'htmx.org';
-import { again } from './again.js';
+import { partOf, refreshed, slipOf } from './again.js';
 import { back } from './back.js';
 import { note } from './note.js';
 import { dialog, fill, isPlain } from './opening.js';
@@ -9,7 +9,6 @@ import { reach } from './reach.js';
 
 const FORMS = /^\/listings\/[a-z0-9-]+\/rows\/(add|\d+\/(change|remove))$/;
 const DEEDS = /^\/listings\/[a-z0-9-]+\/rows\/\d+\/do\/[0-9a-f]+$/;
-const slipOf = element => element.closest('dialog.row-slip');
 
 // What is taken out of a page to stand in the slip; nothing where the page is another.
 function lay(slip, page) {
@@ -75,17 +74,14 @@ function tell(page, before) {
 
 // What a button does to a row can be taken back, so it is not asked about first: that is for whoever has no scripts.
 async function carryOut(link) {
-  const part = link.closest('.opened[id]') ?? link.closest('.sheet');
+  const part = partOf(link);
   const asked = await reach(link.href, { headers: { Accept: 'text/html' } });
   const form = asked?.ok && (await parsed(asked)).querySelector('#filling form.fill-go');
   if (!form || !form.querySelector('button.button-main')) return window.location.assign(link.href);
   const answer = await reach(form.action, { method: 'POST', body: new URLSearchParams(new FormData(form)) });
   if (!answer?.redirected) return window.location.assign(link.href);
   const page = await parsed(answer);
-  const slip = slipOf(link);
-  await again(part);
-  if (slip?.filled) await again(document.getElementById(slip.filled));
-  tell(page, document.getElementById(part.id));
+  tell(page, await refreshed(part));
 }
 
 document.addEventListener('click', event => {

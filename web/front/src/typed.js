@@ -4,7 +4,7 @@ import { note } from './note.js';
 
 const KEY = 'typed:';
 const isKept = control => control.name && ['text', 'search', 'email', 'url', 'textarea', undefined].includes(control.type)
-  && control.type !== 'hidden' && !control.closest('[data-untyped]');
+  && !control.closest('[data-untyped]');
 const forms = () => [...document.querySelectorAll('main form[method=post]:not([hx-post]), main form[data-typed]')];
 const keyOf = form => `${KEY}${location.pathname} ${form.getAttribute('action')}`;
 

@@ -1,15 +1,13 @@
 // Single values changed where they stand, in a table, on a card, or on an opened row: by a click, or by "e" in a row; Enter
 // keeps, Escape gives up. A yes or no is turned over by the click itself.
 import htmx from 'htmx.org';
-import { again } from './again.js';
+import { partOf, refreshed } from './again.js';
 import { note } from './note.js';
 import { reach } from './reach.js';
 import { isTyping } from './typing.js';
 
 const PLACES = 'td, dd';
 const formIn = place => place.querySelector('form.value-form');
-// What is drawn anew once it is kept. A row that is unfolded in its list is drawn with that.
-const partOf = form => form.closest('.opened[id]') ?? form.closest('.sheet');
 
 function close(place, focus = true) {
   formIn(place)?.remove();
@@ -67,10 +65,7 @@ async function keep(form, button) {
     const { gone, unkept, lost } = document.body.dataset;
     return against(form, (answer.status === 404 ? gone : unkept) ?? lost);
   }
-  const slip = part.closest('dialog.row-slip');
-  await again(part);
-  if (slip?.filled) await again(document.getElementById(slip.filled));
-  const fresh = document.getElementById(part.id);
+  const fresh = await refreshed(part);
   fresh.querySelector('.notices').innerHTML = html;
   [...fresh.querySelectorAll('.value')].find(each => each.dataset.value === value)?.focus();
 }

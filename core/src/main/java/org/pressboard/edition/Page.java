@@ -15,9 +15,11 @@ import org.pressboard.grant.Audience;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
+import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.Names;
 
 /**
  * A page as it is drafted or published: its title, what is said before all, and what it is made of, from top to bottom.
@@ -131,6 +133,17 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
 
     public Optional<Form> form(FormKey which) {
         return forms().stream().filter(form -> form.key().equals(which)).findFirst();
+    }
+
+    /** The form that most owners would want for that table, under a key that no other form of the page has. */
+    public Form suggested(Table table, String title) {
+        Set<String> taken = forms().stream().map(form -> form.key().name()).collect(Collectors.toSet());
+        return Form.suggested(new FormKey(Names.unique(Names.from(title, "-", "form"), "-", taken)), table, title);
+    }
+
+    /** The same with that form behind the others. */
+    public Page adding(Form form) {
+        return holding(Stream.concat(forms().stream(), Stream.of(form)).toList());
     }
 
     /** The same with one of its listings changed. */

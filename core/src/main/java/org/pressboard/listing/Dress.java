@@ -41,6 +41,11 @@ public record Dress(Density density, Stripes stripes, Rules rules, String title,
         marks = marks == null ? List.of() : List.copyOf(marks);
     }
 
+    /** What stands over the listing: its own title, or else that. */
+    public String titleOr(String other) {
+        return title.isEmpty() ? other : title;
+    }
+
     public Dress with(Density other) {
         return new Dress(other, stripes, rules, title, lead, nothing, marks);
     }

@@ -16,4 +16,9 @@ public sealed interface Total {
             case MoreThan moreThan -> moreThan.rows + 1;
         };
     }
+
+    /** How many pages of that size they fill, the last perhaps in part; 0 where there is no row. */
+    default long pages(int size) {
+        return (atLeast() + size - 1) / size;
+    }
 }

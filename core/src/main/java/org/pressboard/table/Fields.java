@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.pressboard.value.FieldKey;
 
@@ -41,6 +42,11 @@ public final class Fields implements Iterable<Field> {
 
     public boolean has(FieldKey key) {
         return find(key).isPresent();
+    }
+
+    /** A key that none of them has, made of what a new field is called. */
+    public FieldKey free(String label) {
+        return FieldKey.from(label, all.stream().map(field -> field.key().name()).collect(Collectors.toSet()));
     }
 
     /** The keys of the fields whose type meets the test, in their order. */

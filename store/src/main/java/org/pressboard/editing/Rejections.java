@@ -1,7 +1,5 @@
 package org.pressboard.editing;
 
-import java.time.Instant;
-import java.time.OffsetDateTime;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
@@ -33,7 +31,7 @@ public class Rejections {
      * @param called its row title; empty: it has none
      * @param words  why; empty: nobody said
      */
-    public record Rejection(long number, String called, String words, Instant at) {
+    public record Rejection(long number, String called, String words) {
     }
 
     /**
@@ -50,18 +48,17 @@ public class Rejections {
                 DSL.val(table.key().name()), DSL.val(row.number()), DSL.val(sender), DSL.val(called.getOrDefault(row, "")), DSL.val(words)));
     }
 
-    /** The latest of the rows of these tables that somebody sent; those that were put back since are not among them. */
+    /** The rows of these tables that somebody sent, of each table the latest first; those that were put back since are not among them. */
     @Transactional(readOnly = true)
     public List<Rejection> of(String sender, Collection<Table> tables) {
         return tables.stream().flatMap(table -> of(sender, table)).limit(MOST_AT_ONCE).toList();
     }
 
     private Stream<Rejection> of(String sender, Table table) {
-        return sql.fetch("select id, called, words, at from pressboard.rejection r where sender = {0} and table_key = {1} and " + SINCE
+        return sql.fetch("select id, called, words from pressboard.rejection r where sender = {0} and table_key = {1} and " + SINCE
                 + " and not exists (select from {2} where {3} = r.of_row) order by id desc limit {4}", DSL.val(sender),
                 DSL.val(table.key().name()), Hosted.name(table), Hosted.ID, DSL.inline(MOST_AT_ONCE)).map(found -> new Rejection(
-                found.get("id", Long.class), found.get("called", String.class), found.get("words", String.class),
-                found.get("at", OffsetDateTime.class).toInstant())).stream();
+                found.get("id", Long.class), found.get("called", String.class), found.get("words", String.class))).stream();
     }
 
     /** Whoever sent it does not want to read it any more. */

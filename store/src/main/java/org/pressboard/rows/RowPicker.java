@@ -32,6 +32,8 @@ public class RowPicker {
     /** So many are offered at once; more words find the others. */
     public static final int OFFERED = 20;
 
+    private static final int MOST_ALIKE = 5;
+
     private static final int MOST_WORDS = 10;
 
     private final Rows rows;
@@ -78,6 +80,11 @@ public class RowPicker {
                 ? table.condition(new Condition.Mentions(List.of(heading), text.strip())) : DSL.noCondition();
         return sql.select(table.rowId()).from(table.asTable()).where(mentioned.and(table.folded(heading).eq(Folding.fold(text.strip()))))
                 .orderBy(table.rowId()).limit(most).fetch(table.rowId());
+    }
+
+    /** What the first of these are called, each once: told where none is called just so. */
+    public static List<String> alike(List<Value.Referred> rows) {
+        return rows.stream().map(Value.Referred::heading).distinct().limit(MOST_ALIKE).toList();
     }
 
     /** The one of these that is called just so, blind to case and accents. */

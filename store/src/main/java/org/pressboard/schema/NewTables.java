@@ -1,15 +1,11 @@
 package org.pressboard.schema;
 
-import java.util.List;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Drafts;
 import org.pressboard.edition.Page;
-import org.pressboard.form.Form;
-import org.pressboard.form.FormKey;
 import org.pressboard.history.Author;
 import org.pressboard.table.Fields;
 import org.pressboard.table.Table;
-import org.pressboard.value.Names;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -47,7 +43,7 @@ public class NewTables {
     public Page forForm(String title, Fields fields, Author author) {
         Table table = tables.make(title, fields, author);
         Page page = drafts.begin(table, title, field -> false);
-        Page asking = page.holding(List.of(Form.suggested(new FormKey(Names.from(title, "-", "form")), table, title)));
+        Page asking = page.adding(page.suggested(table, title));
         catalog.changeDraft(asking);
         return asking;
     }

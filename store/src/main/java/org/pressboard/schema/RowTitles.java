@@ -67,8 +67,8 @@ public class RowTitles {
             return Optional.empty();
         }
         List<Field> others = table.entered().stream().filter(field -> !field.equals(heading) && canTell(field)).limit(MOST_TRIED).toList();
-        return others.isEmpty() ? Optional.empty() : most(table, heading).map(found -> new Repeating(found.get(0, String.class), found.get(1, Long.class),
-                apart(table, heading, others)));
+        return others.isEmpty() ? Optional.empty() : most(table, heading).map(found -> new Repeating(
+                found.get(0, String.class), found.get(1, Long.class), apart(table, heading, others)));
     }
 
     private static boolean canTell(Field field) {
@@ -131,8 +131,7 @@ public class RowTitles {
         }
         String joined = fields.stream().map(Field::label).collect(Collectors.joining(", "));
         String label = joined.substring(0, Math.min(joined.length(), Field.LONGEST_LABEL));
-        Field title = Field.computed(FieldKey.from(label, table.fields().stream().map(each -> each.key().name())
-                .collect(Collectors.toSet())), label, new Computed.Composed(parts));
+        Field title = Field.computed(table.fields().free(label), label, new Computed.Composed(parts));
         changes.addField(key, title, author);
         Table with = catalog.table(key).orElseThrow();
         changes.change(with.knownBy(title.key(), with.rowKey(), with.people()), author);

@@ -23,8 +23,6 @@ public class CalledRows {
 
     private static final int MOST_ROWS = 100;
 
-    private static final int MOST_ALIKE = 5;
-
     private final RowPicker picker;
 
     CalledRows(RowPicker picker) {
@@ -120,7 +118,7 @@ public class CalledRows {
                     .stream().findFirst(), List.of());
         }
         List<Value.Referred> found = find(visit, field, text);
-        return new Typed(text, RowPicker.just(found, text), found.stream().map(Value.Referred::heading).distinct().limit(MOST_ALIKE).toList());
+        return new Typed(text, RowPicker.just(found, text), RowPicker.alike(found));
     }
 
     /** The row that is meant by {@code #} and its number. */

@@ -15,6 +15,7 @@ import org.pressboard.grant.Group;
 import org.pressboard.listing.ListingKey;
 import org.pressboard.stand.DraftedPages;
 import org.pressboard.visit.Visit;
+import org.pressboard.words.Typed;
 import org.pressboard.words.Words;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
@@ -75,9 +76,9 @@ class DeskAccess {
         Access.Otherwise otherwise = Stream.of(Access.Otherwise.values())
                 .filter(each -> each.name().equals(parameters.getFirst("otherwise"))).findFirst()
                 .orElse(Access.Otherwise.NOT_THERE);
-        String message = Objects.requireNonNullElse(parameters.getFirst("message"), "").strip().replace("\0", "");
+        String message = Objects.requireNonNullElse(parameters.getFirst("message"), "");
         Access access = new Access(audiences(parameters.get("who"), groups), otherwise,
-                message.substring(0, Math.min(message.length(), Access.LONGEST_MESSAGE)));
+                Typed.within(message, Access.LONGEST_MESSAGE));
         drafts.change(draft.key(), visit.author().who(), page -> {
             Page let = page.letting(access);
             for (ListingKey listing : page.listingKeys()) {
@@ -91,11 +92,11 @@ class DeskAccess {
 
     /** Whom the page is for, and from when on. */
     private String said(Visit visit, Page draft, Access access, List<Group> groups) {
-        List<Choice> all = choices(groups, Words.ofRequest(messages));
+        Words words = Words.ofRequest(messages);
+        List<Choice> all = choices(groups, words);
         String who = access.audiences().stream().map(DeskAccess::name).map(name -> all.stream().filter(choice -> choice.name().equals(name))
                 .findFirst().map(Choice::label).orElse(name)).collect(Collectors.joining(", "));
         String when = visit.site().edition(draft.key()).isPresent() ? "yet" : "first";
-        Words words = Words.ofRequest(messages);
         return who.isEmpty() ? words.say("desk.access.open." + when) : words.say("desk.access.only." + when, who);
     }
 

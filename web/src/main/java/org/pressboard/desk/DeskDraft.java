@@ -15,6 +15,7 @@ import org.pressboard.listing.Listing;
 import org.pressboard.listing.Suggestion;
 import org.pressboard.problem.Problem;
 import org.pressboard.value.Names;
+import org.pressboard.words.Typed;
 import org.pressboard.words.Words;
 import org.pressboard.stand.DraftedPages;
 import org.pressboard.stand.NotThere;
@@ -45,7 +46,7 @@ class DeskDraft {
     @PostMapping("/desk/pages")
     String make(@RequestParam String table, @RequestParam(defaultValue = "") String title) {
         Table of = table(table);
-        String called = title.isBlank() ? of.label() : cut(title.strip(), Page.LONGEST_TITLE);
+        String called = title.isBlank() ? of.label() : Typed.within(title, Page.LONGEST_TITLE);
         Page page = drafts.begin(of, called, field -> false);
         return "redirect:/desk/pages/" + page.key() + "/" + page.listings().getFirst().key();
     }
@@ -63,8 +64,8 @@ class DeskDraft {
             return refused(key, problem.get(), flash);
         }
         PageKey to = new PageKey(plainAddress);
-        drafts.change(draft.key(), visit.author().who(), page -> page.titled(plainTitle).leading(cut(lead.strip().replace("\0", ""),
-                Page.LONGEST_LEAD)).listed(menu.equals("yes")), to);
+        drafts.change(draft.key(), visit.author().who(), page -> page.titled(plainTitle)
+                .leading(Typed.within(lead, Page.LONGEST_LEAD)).listed(menu.equals("yes")), to);
         flash.addFlashAttribute("named", true);
         return "redirect:/desk/pages/" + to;
     }
@@ -86,7 +87,7 @@ class DeskDraft {
         Page draft = DraftedPages.draft(catalog, key);
         Table of = table(table);
         Set<String> titles = draft.listings().stream().flatMap(other -> catalog.table(other.table()).stream()
-                .map(each -> other.dress().title().isEmpty() ? each.label() : other.dress().title())).collect(Collectors.toSet());
+                .map(each -> other.dress().titleOr(each.label()))).collect(Collectors.toSet());
         Listing suggested = Suggestion.forTable(of, catalog.freeListingKey(of.key().name().replace('_', '-')),
                 field -> false);
         // what another listing of the page is called too is told apart by a title of its own
@@ -131,10 +132,6 @@ class DeskDraft {
         flash.addFlashAttribute("problem", Words.ofRequest(messages)
                 .say("desk." + problem.code(), problem.details().toArray()));
         return "redirect:/desk/pages/" + key;
-    }
-
-    private static String cut(String text, int longest) {
-        return text.substring(0, Math.min(text.length(), longest));
     }
 
     private Table table(String key) {

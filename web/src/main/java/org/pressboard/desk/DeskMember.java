@@ -11,21 +11,16 @@ import org.pressboard.grant.Sight;
 import org.pressboard.grant.Verb;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.RowQuery;
-import org.pressboard.log.Logged;
 import org.pressboard.member.Members;
 import org.pressboard.rows.Rows;
 import org.pressboard.value.RowId;
 import org.pressboard.words.Words;
-import org.pressboard.signin.EntryMail;
-import org.pressboard.signin.LogBook;
 import org.pressboard.signin.PersonRules;
 import org.pressboard.stand.NotThere;
 import org.pressboard.table.Table;
 import org.pressboard.visit.Visit;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
-import org.springframework.transaction.PlatformTransactionManager;
-import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -40,20 +35,15 @@ class DeskMember {
     private final Members members;
     private final Rows rows;
     private final Accounts accounts;
-    private final EntryMail mail;
-    private final LogBook log;
-    private final TransactionTemplate transaction;
+    private final Inviting inviting;
     private final MessageSource messages;
 
-    DeskMember(Catalog catalog, Members members, Rows rows, Accounts accounts, EntryMail mail, LogBook log,
-            PlatformTransactionManager transactions, MessageSource messages) {
+    DeskMember(Catalog catalog, Members members, Rows rows, Accounts accounts, Inviting inviting, MessageSource messages) {
         this.catalog = catalog;
         this.members = members;
         this.rows = rows;
         this.accounts = accounts;
-        this.mail = mail;
-        this.log = log;
-        this.transaction = new TransactionTemplate(transactions);
+        this.inviting = inviting;
         this.messages = messages;
     }
 
@@ -84,9 +74,7 @@ class DeskMember {
         if (accounts.find(email).isPresent() || !PersonRules.ofEmail(email).isEmpty()) {
             flash.addFlashAttribute("problem", words().say("staff.no-invitation", email));
         } else {
-            transaction.executeWithoutResult(status ->
-                    mail.invite(email, String.valueOf(visitor.who().name()), Account.Role.MEMBER));
-            log.note(visit, Logged.What.INVITED, email);
+            inviting.invite(visit, email, String.valueOf(visitor.who().name()), Account.Role.MEMBER);
             flash.addFlashAttribute("said", words().say("staff.invited", email));
         }
         return "redirect:/desk/members/" + row;

@@ -8,12 +8,9 @@ import org.pressboard.catalog.Account;
 import org.pressboard.catalog.Accounts;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.editing.RowEditing;
-import org.pressboard.log.Logged;
 import org.pressboard.member.People;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.signin.EntryMail;
-import org.pressboard.signin.LogBook;
 import org.pressboard.signin.PersonRules;
 import org.pressboard.stand.NotThere;
 import org.pressboard.table.Table;
@@ -23,8 +20,6 @@ import org.pressboard.visit.Visit;
 import org.pressboard.words.Words;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
-import org.springframework.transaction.PlatformTransactionManager;
-import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
@@ -39,20 +34,16 @@ class DeskPeople {
     private final People people;
     private final RowEditing editing;
     private final Accounts accounts;
-    private final EntryMail mail;
-    private final LogBook log;
-    private final TransactionTemplate transaction;
+    private final Inviting inviting;
     private final MessageSource messages;
 
-    DeskPeople(Catalog catalog, People people, RowEditing editing, Accounts accounts, EntryMail mail, LogBook log,
-            PlatformTransactionManager transactions, MessageSource messages) {
+    DeskPeople(Catalog catalog, People people, RowEditing editing, Accounts accounts, Inviting inviting,
+            MessageSource messages) {
         this.catalog = catalog;
         this.people = people;
         this.editing = editing;
         this.accounts = accounts;
-        this.mail = mail;
-        this.log = log;
-        this.transaction = new TransactionTemplate(transactions);
+        this.inviting = inviting;
         this.messages = messages;
     }
 
@@ -115,8 +106,7 @@ class DeskPeople {
         if (accounts.find(email).isPresent()) {
             return say("members.added.account", email);
         }
-        transaction.executeWithoutResult(status -> mail.invite(email, name, Account.Role.MEMBER));
-        log.note(visit, Logged.What.INVITED, email);
+        inviting.invite(visit, email, name, Account.Role.MEMBER);
         return say("members.added.invited", email);
     }
 

@@ -13,6 +13,7 @@ import org.pressboard.schema.Publisher;
 import org.pressboard.words.Moments;
 import org.pressboard.signin.LogBook;
 import org.pressboard.visit.Visit;
+import org.pressboard.words.Typed;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -73,7 +74,7 @@ class DeskSettings {
             model.addAttribute("problem", problem);
             return settings(model);
         }
-        publisher.changeSite(new Site(name.strip(), language, plainAddress, signUp, ZoneId.of(wanted), cut(foot.strip().replace("\0", ""))));
+        publisher.changeSite(new Site(name.strip(), language, plainAddress, signUp, ZoneId.of(wanted), Typed.within(foot, Site.LONGEST_FOOT)));
         time.keep();
         log.note(visit, Logged.What.SITE_CHANGED, "");
         indexes.complete();
@@ -82,10 +83,6 @@ class DeskSettings {
         }
         flash.addFlashAttribute("changed", true);
         return "redirect:/desk/settings";
-    }
-
-    private static String cut(String foot) {
-        return foot.substring(0, Math.min(foot.length(), Site.LONGEST_FOOT));
     }
 
     private static String problem(String name, String language, String address) {

@@ -10,15 +10,12 @@ import org.pressboard.log.Logged;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.words.Moments;
 import org.pressboard.words.Words;
-import org.pressboard.signin.EntryMail;
 import org.pressboard.signin.LogBook;
 import org.pressboard.signin.PersonRules;
 import org.pressboard.stand.NotThere;
 import org.pressboard.visit.Visit;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
-import org.springframework.transaction.PlatformTransactionManager;
-import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -34,20 +31,17 @@ class DeskStaff {
     private static final List<Account.Role> ROLES = List.of(Account.Role.OWNER, Account.Role.EDITOR, Account.Role.ROW_EDITOR);
 
     private final Accounts accounts;
-    private final EntryMail mail;
+    private final Inviting inviting;
     private final EntryLinks links;
     private final LogBook log;
     private final MessageSource messages;
-    private final TransactionTemplate transaction;
 
-    DeskStaff(Accounts accounts, EntryMail mail, EntryLinks links, LogBook log, MessageSource messages,
-            PlatformTransactionManager transactions) {
+    DeskStaff(Accounts accounts, Inviting inviting, EntryLinks links, LogBook log, MessageSource messages) {
         this.accounts = accounts;
-        this.mail = mail;
+        this.inviting = inviting;
         this.links = links;
         this.log = log;
         this.messages = messages;
-        this.transaction = new TransactionTemplate(transactions);
     }
 
     @GetMapping(AT)
@@ -97,8 +91,7 @@ class DeskStaff {
             change(visit, known.get(), role);
             flash.addFlashAttribute("said", say("staff.raised", known.get().email()));
         } else if (known.isEmpty()) {
-            transaction.executeWithoutResult(status -> mail.invite(email, name.strip(), role));
-            log.note(visit, Logged.What.INVITED, Accounts.normal(email));
+            inviting.invite(visit, Accounts.normal(email), name.strip(), role);
             flash.addFlashAttribute("said", say("staff.invited", Accounts.normal(email)));
         } else {
             flash.addFlashAttribute("problem", say("welcome.taken-email"));

@@ -13,7 +13,7 @@ record ShownFields(String listing, String label, List<ShownField> fields) {
 
     static ShownFields of(Listing listing, Table table) {
         return new ShownFields(listing.key().name(),
-                listing.dress().title().isEmpty() ? table.label() : listing.dress().title(), table.fields().stream().map(field ->
+                listing.dress().titleOr(table.label()), table.fields().stream().map(field ->
                 new ShownField(field.key().name(), field.label(), listing.shown().contains(field.key()))).toList());
     }
 

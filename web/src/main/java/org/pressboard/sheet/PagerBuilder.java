@@ -48,7 +48,7 @@ final class PagerBuilder {
 
     private Pager paged(RowPage page) {
         int current = state.page();
-        long counted = (page.found().atLeast() + state.size() - 1) / state.size();
+        long counted = page.found().pages(state.size());
         boolean isEndKnown = page.found() instanceof Total.Exactly;
         long last = isEndKnown ? counted : page.hasMore() ? current + 1L : current;
         String previous = current > 1 ? query((int) Math.min(current - 1L, Math.max(1, counted))) : null;

@@ -96,7 +96,7 @@ final class SheetBuilder {
         List<Line> lines = new Cells(table, listing.show().fields(), words, FileAnswer.IN_LISTS).whole(rows, marks);
         String texts = title + headings().stream().map(Heading::label).collect(Collectors.joining())
                 + lines.stream().flatMap(line -> line.cells().stream()).map(Cell::text).collect(Collectors.joining());
-        return new Printed(listing.dress().title().isEmpty() ? title : listing.dress().title(),
+        return new Printed(listing.dress().titleOr(title),
                 chips().stream().map(chip -> chip.label() + ": " + chip.text()).toList(),
                 words.say("sheet.count-printed", words.count(rows.size())),
                 new Temporal.Date().write(today, words.written()), PrintMarkup.of(headings(), lines, pictures), texts,
@@ -275,7 +275,7 @@ final class SheetBuilder {
     }
 
     private long lastPage(RowPage page) {
-        return (page.found().atLeast() + state.size() - 1) / state.size();
+        return page.found().pages(state.size());
     }
 
     private Finder.Names names() {

@@ -59,7 +59,7 @@ public class Sheets {
         RowPage page = SheetBuilder.isWaiting(asking.listing(), asking.state()) ? RowPage.NONE
                 : rows.page(asking.drawn(), asking.language());
         Offered offered = offered(asking, page.rows().stream().map(Row::id).toList());
-        boolean isNothing = page.rows().isEmpty() && asking.state().isNarrowed() && !asking.listing().isBroken();
+        boolean isNothing = page.found().atLeast() == 0 && asking.state().isNarrowed() && !asking.listing().isBroken();
         return builder(asking).build(page, offered, asking.listing().show().totals().isEmpty() ? null
                 : totals(asking).told(asking.addresses().rows() + "/totals" + asking.query()), state,
                 isNothing ? new NothingFound(asking, rows, near, words(asking)).instead() : List.of());

@@ -115,9 +115,12 @@ class PageController {
     private List<Rejections.Rejection> rejected(OpenPage on) {
         Who who = on.visit().who();
         PublishedSite site = on.visit().site();
-        return who == null || !on.visit().isTheirOwn() ? List.of() : rejections.of(who.email(),
-                Stream.concat(on.page().listings().stream().map(Listing::table), on.page().forms().stream().map(Form::table)).distinct()
-                        .map(site::table).filter(table -> table.letThrough().isPresent()).toList());
+        if (who == null || !on.visit().isTheirOwn()) {
+            return List.of();
+        }
+        List<Table> tables = Stream.concat(on.page().listings().stream().map(Listing::table), on.page().forms().stream().map(Form::table))
+                .distinct().map(site::table).filter(table -> table.letThrough().isPresent()).toList();
+        return tables.isEmpty() ? List.of() : rejections.of(who.email(), tables);
     }
 
     /** The same to be looked at, and nothing else: what whoever it is seen by does not get is said. */

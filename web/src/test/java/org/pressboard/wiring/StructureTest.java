@@ -48,7 +48,7 @@ class StructureTest {
             Map.entry("sql", Set.of("condition", "grant", "listing", "source", "table", "value")),
             Map.entry("rows", Set.of("catalog", "change", "condition", "grant", "listing", "memory", "problem",
                     "scope", "source", "sql", "table", "turn", "value")),
-            Map.entry("schema", Set.of("catalog", "change", "condition", "edition", "form", "grant", "history", "listing",
+            Map.entry("schema", Set.of("catalog", "change", "condition", "edition", "grant", "history", "listing",
                     "problem", "rows", "source", "sql", "table", "value")),
             Map.entry("mail", Set.of("change")),
             Map.entry("memory", Set.of()),

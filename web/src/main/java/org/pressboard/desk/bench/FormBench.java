@@ -1,13 +1,10 @@
 package org.pressboard.desk.bench;
 
 import jakarta.servlet.http.HttpServletResponse;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Drafts;
@@ -33,9 +30,9 @@ import org.pressboard.table.Fields;
 import org.pressboard.table.Operands;
 import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
-import org.pressboard.value.Names;
 import org.pressboard.visit.Visit;
 import org.pressboard.visit.Who;
+import org.pressboard.words.Typed;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -95,32 +92,28 @@ class FormBench {
         }
         Table into = catalog.tables().all().stream().filter(each -> each.key().name().equals(table)).findFirst()
                 .orElseThrow(() -> new NotThere("not-there.table"));
-        String named = title.isBlank() ? into.label() : title.strip().replace("\0", "");
-        String called = named.substring(0, Math.min(named.length(), Form.LONGEST_TITLE));
+        String called = Typed.within(title.isBlank() ? into.label() : title, Form.LONGEST_TITLE);
         if (page.isEmpty()) {
             PageKey key = PageKey.from(called, catalog.pageKeys());
-            Form form = Form.suggested(new FormKey(Names.from(called, "-", "form")), into, called);
-            catalog.addPage(new Page(key, called, List.of()).holding(List.of(form)));
+            Page bare = new Page(key, called, List.of());
+            Form form = bare.suggested(into, called);
+            catalog.addPage(bare.adding(form));
             return "redirect:/desk/forms/" + key + "/" + form.key();
         }
         Page draft = DraftedPages.draft(catalog, page);
-        Set<String> taken = draft.forms().stream().map(form -> form.key().name())
-                .collect(Collectors.toCollection(HashSet::new));
-        Form form = Form.suggested(new FormKey(Names.unique(Names.from(called, "-", "form"), "-", taken)), into, called);
-        drafts.change(draft.key(), visit.author().who(), now -> now.holding(Stream.concat(now.forms().stream(),
-                Stream.of(form)).toList()));
+        Form form = draft.suggested(into, called);
+        drafts.change(draft.key(), visit.author().who(), now -> now.adding(form));
         return "redirect:/desk/forms/" + page + "/" + form.key();
     }
 
     /** Makes a form whose questions are to become the fields of a table of its own, which the owner alone may make. */
     private String makeWithTable(Visit visit, String title) {
-        String called = title.strip().replace("\0", "");
+        String called = Typed.within(title, Form.LONGEST_TITLE);
         Who who = visit.who();
         if (called.isEmpty() || who == null || !who.isOwner()) {
             throw new NotThere("not-there.table");
         }
-        Page page = fresh.forForm(called.substring(0, Math.min(called.length(), Form.LONGEST_TITLE)),
-                new Fields(List.of(Field.first(words.desk().say("desk.field.first")))), visit.author());
+        Page page = fresh.forForm(called, new Fields(List.of(Field.first(words.desk().say("desk.field.first")))), visit.author());
         return "redirect:/desk/forms/" + page.key() + "/" + page.forms().getFirst().key();
     }
 

@@ -2,13 +2,11 @@ package org.pressboard.desk.bench;
 
 import java.util.List;
 import java.util.Set;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Drafts;
 import org.pressboard.edition.Page;
 import org.pressboard.form.Form;
-import org.pressboard.form.FormKey;
 import org.pressboard.listing.Listing;
 import org.pressboard.listing.Sending;
 import org.pressboard.problem.ProblemsFound;
@@ -22,9 +20,9 @@ import org.pressboard.table.Table;
 import org.pressboard.table.Tables;
 import org.pressboard.table.Textual;
 import org.pressboard.value.FieldKey;
-import org.pressboard.value.Names;
 import org.pressboard.visit.Visit;
 import org.pressboard.visit.Who;
+import org.pressboard.words.Typed;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -57,8 +55,7 @@ class FormsAbout {
             @RequestParam(defaultValue = "") String label, Model model) {
         Page draft = DraftedPages.draft(catalog, page);
         Listing about = DraftedPages.listing(draft, listing);
-        String called = label.strip().replace("\0", "");
-        String title = called.substring(0, Math.min(called.length(), Form.LONGEST_TITLE));
+        String title = Typed.within(label, Form.LONGEST_TITLE);
         try {
             if (title.isEmpty()) {
                 throw ProblemsFound.of("bench.form-label");
@@ -100,11 +97,9 @@ class FormsAbout {
     }
 
     private static Page with(Page now, Listing about, Table into, Field by, String title) {
-        Set<String> taken = now.forms().stream().map(form -> form.key().name()).collect(Collectors.toSet());
-        FormKey key = new FormKey(Names.unique(Names.from(title, "-", "form"), "-", taken));
-        Form form = Form.suggested(key, into, title);
-        Sending sending = new Sending(key.name(), into.key(), by.key(), title);
-        return now.holding(Stream.concat(now.forms().stream(), Stream.of(form)).toList()).changing(about.key(), listing ->
+        Form form = now.suggested(into, title);
+        Sending sending = new Sending(form.key().name(), into.key(), by.key(), title);
+        return now.adding(form).changing(about.key(), listing ->
                 listing.with(listing.changing().sending(Stream.concat(listing.changing().sending().stream(), Stream.of(sending)).toList())));
     }
 }

@@ -39,6 +39,7 @@ import org.pressboard.table.Field;
 import org.pressboard.table.Table;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Format;
+import org.pressboard.words.Typed;
 import org.springframework.util.LinkedMultiValueMap;
 import org.springframework.util.MultiValueMap;
 import org.springframework.web.util.UriComponentsBuilder;
@@ -306,7 +307,6 @@ final class ListingChange {
     }
 
     private String text(String name, int longest) {
-        String text = first(name).strip().replace("\0", "");
-        return text.substring(0, Math.min(text.length(), longest));
+        return Typed.within(first(name), longest);
     }
 }

@@ -50,7 +50,6 @@ class SieveScreen {
 
 
     /** So many rows of one name are looked at. */
-    private static final int MOST_ALIKE = 5;
     private static final int MOST_CALLED = 100;
 
     /** So many of those that fall out are named. */
@@ -153,8 +152,7 @@ class SieveScreen {
         Table table = sieve.query().table();
         List<Row> found = found(sieve, site, called);
         if (found.isEmpty()) {
-            List<String> alike = picker.find(site.tables(), table, called, site.site().language()).stream()
-                    .map(Value.Referred::heading).distinct().limit(MOST_ALIKE).toList();
+            List<String> alike = RowPicker.alike(picker.find(site.tables(), table, called, site.site().language()));
             return alike.isEmpty() ? words.say("sieve.why.TABLE", called, table.label())
                     : words.say("sieve.why.alike", called, table.label(), String.join(", ", alike));
         }

@@ -5,7 +5,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.condition.Operand;
@@ -65,8 +64,7 @@ final class FieldReader {
         Computed computed = kind.isComputed() ? computed() : null;
         Field field = null;
         if (type != null && !label.isEmpty() && (computed != null || !kind.isComputed())) {
-            FieldKey key = existing != null ? existing.key() : FieldKey.from(label, table.fields().stream()
-                    .map(each -> each.key().name()).collect(Collectors.toSet()));
+            FieldKey key = existing != null ? existing.key() : table.fields().free(label);
             field = new Field(key, label, existing != null && kind.isComputed() ? existing.type() : type, computed,
                     Rules.NONE, null, text("help", LONGEST_HELP), text("unit", LONGEST_UNIT),
                     sent.containsKey("hidden"), kind.comesFromRows() && sent.containsKey("open"));

@@ -122,7 +122,7 @@ class TableGrants {
     }
 
     private FieldKey add(Visit visit, Table table, String label, FieldType type) {
-        FieldKey key = FieldKey.from(label, table.fields().stream().map(each -> each.key().name()).collect(Collectors.toSet()));
+        FieldKey key = table.fields().free(label);
         changes.addField(table.key(), new Field(key, label, type), visit.author());
         return key;
     }

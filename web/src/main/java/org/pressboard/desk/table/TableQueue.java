@@ -18,6 +18,7 @@ import org.pressboard.mail.Outbox;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.rows.Rows;
 import org.pressboard.value.RowId;
+import org.pressboard.words.Typed;
 import org.pressboard.words.Words;
 import org.pressboard.stand.NotThere;
 import org.pressboard.table.Field;
@@ -91,7 +92,7 @@ class TableQueue {
         RowQuery query = waiting(frame, table);
         Locale language = catalog.published().site().language();
         Total count = rows.count(query, language);
-        int last = (int) Math.clamp((count.atLeast() + MOST - 1) / MOST, 1, MOST_PAGES);
+        int last = (int) Math.clamp(count.pages(MOST), 1, MOST_PAGES);
         int number = Math.clamp(page, 1, last);
         List<Row> some = rows.rows(query.reading(table.withParts(table.fields().stream().map(Field::key).toList())).first(MOST).onPage(number),
                 language);
@@ -135,7 +136,7 @@ class TableQueue {
         List<RowId> chosen = (one.length > 1 ? List.of(one[1]) : row).stream().flatMap(number -> RowId.read(number).stream()).limit(MOST).toList();
         boolean isAway = one[0].equals("away");
         Map<RowId, String> senders = approvals.senders(table, chosen);
-        String why = words.strip().substring(0, Math.min(words.strip().length(), LONGEST_WORDS));
+        String why = Typed.within(words, LONGEST_WORDS);
         try {
             Optional<Approvals.Decided> decided = isAway ? approvals.turnAway(table.key(), called(table, chosen), why, visit.author())
                     : approvals.letThrough(table.key(), chosen, visit.author());
