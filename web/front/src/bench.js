@@ -1,6 +1,7 @@
 // The bench: words of the ticket open what they can be changed to, one at a time; the proof follows.
 import Alpine from '@alpinejs/csp';
 import { parsed } from './parsed.js';
+import { reachSoon } from './reach.js';
 import { say } from './say.js';
 import { words } from './words.js';
 
@@ -25,8 +26,13 @@ Alpine.data('bench', () => ({
     this.listen();
     this.fit = () => this.scaled();
     window.addEventListener('resize', this.fit);
-    this.$refs.proof.addEventListener('load', () => this.loaded());
-    this.scaled();
+    this.mark = this.root().dataset.mark;
+    const { proof } = this.$refs;
+    proof.addEventListener('load', () => this.loaded());
+    // it may have been there before these scripts
+    const isThere = proof.contentDocument?.readyState === 'complete' && proof.contentWindow.location.pathname !== 'blank';
+    if (isThere) this.loaded();
+    else this.scaled();
   },
   destroy() {
     this.unlisten();
@@ -48,9 +54,9 @@ Alpine.data('bench', () => ({
     if (why) asked.set('why', why);
     if (this.by) asked.set('as', this.by);
     const mine = this.sifting = (this.sifting ?? 0) + 1;
-    const answer = await fetch(`${sieve.dataset.at}?${asked}`);
+    const answer = await reachSoon(`${sieve.dataset.at}?${asked}`);
     // an answer that comes late says nothing any more
-    if (!answer.ok || mine !== this.sifting) return;
+    if (!answer?.ok || mine !== this.sifting) return;
     const text = await answer.text();
     // where somebody is by then
     const { id } = document.activeElement;

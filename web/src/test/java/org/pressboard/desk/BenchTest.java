@@ -8,6 +8,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Request;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.SelectOption;
+import com.microsoft.playwright.options.WaitUntilState;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -166,12 +167,40 @@ class BenchTest extends AtBench {
         page.locator("#sieve-why").fill("");
         page.keyboard().press("Enter");
         proof(page).locator("input[type=search]").first().fill("zzz");
+        assertThat(proof(page).locator(".table tbody tr")).hasCount(0);
         assertThat(page.locator(".sieve .note-warn")).hasText("Search and filters in the proof leave none.");
         page.locator("#seen-by").selectOption("anyone");
         assertThat(page.locator(".sieve .note-warn")).containsText("They cannot see any row of Crates.");
         assertThat(violations(page)).isEmpty();
         link(page, "Set who can see them").click();
         assertThat(page).hasURL(address("/desk/tables/crates/access"));
+    }
+
+    @Test
+    void aProofThatIsThereBeforeTheScriptsIsFollowedAllTheSame() {
+        Page page = bench();
+        List<Route> held = new ArrayList<>();
+        page.route("**/desk*.js*", held::add);
+        page.navigate(address(BENCH), new Page.NavigateOptions().setWaitUntil(WaitUntilState.COMMIT));
+        assertThat(proof(page).locator(".table tbody tr")).hasCount(6);
+        page.waitForFunction("() => document.querySelector('iframe').contentDocument.readyState === 'complete'");
+        assertThat(page.locator(".sieve-bars")).hasCount(0);
+        held.forEach(Route::resume);
+        assertThat(page.locator(".sieve-bars td.number").last()).hasText("6");
+        proof(page).locator("input[type=search]").first().fill("zzz");
+        assertThat(page.locator(".sieve .note-warn")).hasText("Search and filters in the proof leave none.");
+    }
+
+    @Test
+    void theSieveThatCannotBeCountedNowIsCountedInAMoment() {
+        Page page = bench();
+        assertThat(page.locator(".sieve-bars td.number").last()).hasText("6");
+        page.route("**/sieve?*", route -> route.fulfill(new Route.FulfillOptions().setStatus(503)),
+                new Page.RouteOptions().setTimes(2));
+        page.locator("#sieve-why").fill("1");
+        page.keyboard().press("Enter");
+        assertThat(page.locator(".sieve .note")).hasText("1 is here, on whatever page of the list.");
+        forgiveConsole("503");
     }
 
     @Test
