@@ -20,10 +20,16 @@ export async function refreshed(part) {
 }
 
 export async function again(part) {
-  const answer = await reach(addressOf(part), { headers: { Accept: 'text/html' } });
+  const address = addressOf(part);
+  const answer = await reach(address, { headers: { Accept: 'text/html' } });
   if (!answer?.ok || answer.redirected) return;
   const fresh = (await parsed(answer)).getElementById(part.id);
   const now = document.getElementById(part.id);
+  // something else has been looked for meanwhile, and this would take it away
+  if (now && addressOf(now) !== address) {
+    await again(now);
+    return;
+  }
   // what one has just done stays said, and can be taken back, whatever others do meanwhile
   const done = now?.querySelector('.notices .note-undo');
   if (done) fresh?.querySelector('.notices')?.append(done.cloneNode(true));

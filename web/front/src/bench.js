@@ -153,10 +153,11 @@ Alpine.data('bench', () => ({
   },
   async redrawn(frame) {
     const { contentDocument: proof, contentWindow: there } = frame;
-    const answer = await fetch(there.location.href);
+    const { href } = there.location;
+    const answer = await fetch(href);
     const fresh = (await parsed(answer)).getElementById('content');
-    // meanwhile it is seen by somebody else, perhaps as it was before the change
-    if (frame.contentDocument !== proof) {
+    // meanwhile it is seen by somebody else, perhaps as it was before the change, or something is looked for in it
+    if (frame.contentDocument !== proof || there.location.href !== href) {
       await this.redrawn(frame);
       return;
     }

@@ -4,6 +4,9 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
+import java.util.ArrayList;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -39,6 +42,22 @@ class LiveTest extends InBrowser {
         assertThat(page.locator(".table tbody")).containsText("66.6");
         String address = page.url();
         assertThat(address).contains("q=T-101");
+    }
+
+    @Test
+    void whatOthersChangeDoesNotTakeAwayWhatIsLookedForMeanwhile() {
+        Page page = desktop();
+        page.waitForResponse(answer -> answer.url().contains("live.events"), () -> page.navigate(address("/trees?q=T-11")));
+        List<Route> held = new ArrayList<>();
+        page.route("**/listings/trees/rows?q=T-11", held::add);
+        update("update hosted.trees set height_m = 55.5 where tree = 'T-112'");
+        page.waitForCondition(() -> held.size() == 1);
+        page.locator("[name='q']").fill("T-112");
+        waitForCount(page, "1 to 1 of 1 found, 960 in all");
+        page.waitForRequest(request -> request.resourceType().equals("fetch") && request.url().endsWith("/listings/trees/rows?q=T-112"),
+                held.getFirst()::resume).response().finished();
+        waitForCount(page, "1 to 1 of 1 found, 960 in all");
+        assertThat(page.locator(".table tbody")).containsText("55.5");
     }
 
     @Test
