@@ -79,6 +79,8 @@ export const words = id => ({
     if ((unanswered.get(target.id) ?? 0) > (isChange(request) ? 1 : 0)) return;
     const begun = inTheMiddle(this.root(), sourceElement);
     for (const element of this.root().querySelectorAll('input, select, textarea')) {
+      // what leaves the page when it is sent is not answered before
+      if (element.form && !element.form.matches('[hx-post], [hx-get]')) continue;
       if (begun.some(form => form.contains(element))) continue;
       if (isTick(element)) element.checked = element.defaultChecked;
       else if (element === document.activeElement) continue;

@@ -239,6 +239,19 @@ class BenchTest extends AtBench {
     }
 
     @Test
+    void whoSeesTheRowsStaysChosenUntilItIsPublished() {
+        Page page = bench();
+        Locator everyone = page.locator("#ticket [value=EVERYONE]");
+        everyone.check();
+        open(page, "density");
+        page.getByLabel("compact rows").check();
+        says(page, "density", "compact rows");
+        assertThat(everyone).isChecked();
+        button(page, "Publish").click();
+        assertThat(page.locator(".note-good").first()).containsText("published at /crates");
+    }
+
+    @Test
     void whoSeesTheProofCanBeChosenWhileItFollows() {
         Page page = bench();
         List<Route> held = new ArrayList<>();

@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.FilePayload;
-import com.microsoft.playwright.options.SelectOption;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
@@ -16,22 +15,22 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.pressboard.grant.Group;
 import org.pressboard.grant.GroupKey;
 import org.pressboard.table.TableKey;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
 
-/** Whole jobs take few actions of an owner who begins with nothing: each click, choice or text typed is one, at
- * a desk as on a phone. */
+/** Whole jobs take few actions of an owner who begins with nothing: at a desk as on a phone, and by
+ * keys alone. */
 class WholeJobsTest extends AtBench {
 
-    private int actions;
+    private Hands hands;
 
     /** At the end of the job. */
     private void assertActions(int most) {
-        assertThat(actions).isLessThanOrEqualTo(most);
+        assertThat(hands.actions()).isLessThanOrEqualTo(most);
     }
 
     @AfterEach
@@ -45,33 +44,28 @@ class WholeJobsTest extends AtBench {
         catalog.groups().stream().map(Group::key).filter(new GroupKey("raisers")::equals).forEach(publisher::removeGroup);
     }
 
-    private Page owner(int width) {
+    private Page owner(Hands.By by) {
         Page page = signedIn("owner@example.org");
-        page.setViewportSize(width, 844);
+        hands = new Hands(page, by);
         return page;
     }
 
-    private void act(Runnable action) {
-        actions++;
-        action.run();
-    }
-
     @ParameterizedTest
-    @ValueSource(ints = {1280, 390})
-    void eachMemberSeesAndChangesTheirOwnInTwenty(int width) {
-        Page page = owner(width);
+    @EnumSource
+    void eachMemberSeesAndChangesTheirOwnInTwenty(Hands.By by) {
+        Page page = owner(by);
         page.navigate(address("/desk/tables"));
         makeTable(page, "Loans");
         addField(page, "DATE", "Due");
         addField(page, "YES_NO", "Returned");
-        act(() -> link(page, "Grants").click());
-        act(() -> button(page, "Each sees and changes only their own").click());
+        hands.click(link(page, "Grants"));
+        hands.click(button(page, "Each sees and changes only their own"));
         assertThat(page.locator("select[name=value]").first()).hasValue("member");
-        act(() -> page.locator(".on-pages a").click());
-        act(() -> open(page, "changing"));
-        act(() -> page.getByLabel("add rows").check());
-        act(() -> page.getByLabel("change rows").check());
-        act(() -> button(page, "Publish").click());
+        hands.click(page.locator(".on-pages a"));
+        hands.click(word(page, "changing"));
+        hands.check(page.getByLabel("add rows"));
+        hands.check(page.getByLabel("change rows"));
+        hands.click(button(page, "Publish"));
         assertThat(page.locator(".note-good").first()).containsText("published at /loans");
         assertActions(20);
         Page member = signedIn("mira@example.org");
@@ -80,21 +74,21 @@ class WholeJobsTest extends AtBench {
     }
 
     @ParameterizedTest
-    @ValueSource(ints = {1280, 390})
-    void aFormAndItsListInTwelve(int width) {
-        Page page = owner(width);
+    @EnumSource
+    void aFormAndItsListInTwelve(Hands.By by) {
+        Page page = owner(by);
         page.navigate(address("/desk/forms"));
-        act(() -> page.getByLabel("Title", new Page.GetByLabelOptions().setExact(true)).fill("Bring a dish"));
-        act(() -> button(page, "Add a form").click());
+        hands.fill(page.getByLabel("Title", new Page.GetByLabelOptions().setExact(true)), "Bring a dish");
+        hands.click(button(page, "Add a form"));
         waitForScripts(page);
-        act(() -> open(page, "ask"));
-        act(() -> page.locator("#question-label").fill("Course"));
-        act(() -> page.locator("#question-kind").selectOption("CHOICE"));
-        act(() -> page.locator("#question-options-CHOICE").fill("soup, main, sweet"));
-        act(() -> button(page, "Add the question").click());
-        act(() -> button(page, "can from now on").click());
-        act(() -> page.locator("[value=EVERYONE]").check());
-        act(() -> button(page, "Publish").click());
+        hands.click(word(page, "ask"));
+        hands.fill(page.locator("#question-label"), "Course");
+        hands.select(page.locator("#question-kind"), "CHOICE");
+        hands.fill(page.locator("#question-options-CHOICE"), "soup, main, sweet");
+        hands.click(button(page, "Add the question"));
+        hands.click(button(page, "can from now on"));
+        hands.check(page.locator("[value=EVERYONE]"));
+        hands.click(button(page, "Publish"));
         assertThat(page.locator(".note-good").first()).containsText("published at /bring-a-dish");
         assertActions(12);
         Page anybody = desktop();
@@ -106,19 +100,19 @@ class WholeJobsTest extends AtBench {
     }
 
     @ParameterizedTest
-    @ValueSource(ints = {1280, 390})
-    void cardsWithFiltersFromAFileInFifteen(int width) {
-        Page page = owner(width);
+    @EnumSource
+    void cardsWithFiltersFromAFileInFifteen(Hands.By by) {
+        Page page = owner(by);
         bringIn(page, "jams", "Jam,Fruit,Sweet\n" + IntStream.range(0, 12)
                 .mapToObj(i -> "Jam " + i + (i % 3 == 0 ? ",quince,no\n" : ",plum,yes\n")).collect(Collectors.joining()));
-        act(() -> page.locator("[href='/desk/pages/jams/jams']").first().click());
-        act(() -> open(page, "layout"));
-        act(() -> page.getByLabel("cards", new Page.GetByLabelOptions().setExact(true)).check());
-        act(() -> open(page, "open"));
-        act(() -> page.getByLabel("a page of its own").check());
+        hands.click(page.locator("[href='/desk/pages/jams/jams']").first());
+        hands.click(word(page, "layout"));
+        hands.check(page.getByLabel("cards", new Page.GetByLabelOptions().setExact(true)));
+        hands.click(word(page, "open"));
+        hands.check(page.getByLabel("a page of its own"));
         assertThat(proof(page).locator(".card a.opens")).hasCount(12);
-        act(() -> page.locator("[value=EVERYONE]").check());
-        act(() -> button(page, "Publish").click());
+        hands.check(page.locator("[value=EVERYONE]"));
+        hands.click(button(page, "Publish"));
         assertThat(page.locator(".note-good").first()).containsText("published at /jams");
         assertActions(15);
         Page visitor = desktop();
@@ -129,38 +123,39 @@ class WholeJobsTest extends AtBench {
     }
 
     @ParameterizedTest
-    @ValueSource(ints = {1280, 390})
-    void aCatalogueWithBidsInForty(int width) {
-        Page page = owner(width);
+    @EnumSource
+    void aCatalogueWithBidsInForty(Hands.By by) {
+        Page page = owner(by);
         bringIn(page, "lots", "Lot,Story\nLamp,brass\nVase,blue\n");
-        act(() -> page.locator("[href='/desk/pages/lots/lots']").first().click());
-        act(() -> open(page, "buttons"));
-        act(() -> page.locator("#about-label").fill("Bid"));
-        act(() -> button(page, "Add the button").click());
+        hands.click(page.locator("[href='/desk/pages/lots/lots']").first());
+        hands.click(word(page, "buttons"));
+        hands.fill(page.locator("#about-label"), "Bid");
+        hands.click(button(page, "Add the button"));
         assertThat(proof(page).locator("tbody tr").first()).containsText("Bid");
-        act(() -> link(page, "Forms").first().click());
-        act(() -> link(page, "Bid").first().click());
-        act(() -> open(page, "ask"));
-        act(() -> page.locator("#question-label").fill("Amount"));
-        act(() -> page.locator("#question-kind").selectOption("WHOLE_NUMBER"));
-        act(() -> button(page, "Add the question").click());
+        hands.click(link(page, "Forms").first());
+        hands.click(link(page, "Bid").first());
+        hands.click(word(page, "ask"));
+        hands.fill(page.locator("#question-label"), "Amount");
+        hands.select(page.locator("#question-kind"), "WHOLE_NUMBER");
+        hands.click(button(page, "Add the question"));
         assertThat(page.locator("#ticket")).containsText("Amount");
-        act(() -> button(page, "can from now on").click());
-        act(() -> link(page, "Tables").first().click());
-        act(() -> link(page, "Lots").first().click());
-        act(() -> link(page, "Fields").first().click());
-        act(() -> page.locator(".add-field [name=kind]").selectOption("TALLY"));
-        act(() -> button(page, "Go on").click());
-        act(() -> page.locator(".slip [name=label]").fill("Highest bid"));
-        act(() -> page.locator(".slip [name=of]").selectOption(new SelectOption().setIndex(1)));
-        act(() -> page.locator(".slip [name=measure]").selectOption("GREATEST"));
-        act(() -> page.locator(".slip [name=ofField]").selectOption("amount"));
-        act(() -> button(page, "Add").click());
+        hands.click(button(page, "can from now on"));
+        hands.click(link(page, "Tables").first());
+        hands.click(link(page, "Lots").first());
+        hands.click(link(page, "Fields").first());
+        hands.select(page.locator(".add-field [name=kind]"), "TALLY");
+        hands.click(button(page, "Go on"));
+        hands.fill(page.locator(".slip [name=label]"), "Highest bid");
+        hands.select(page.locator(".slip [name=of]"), page.locator(".slip [name=of] option").nth(1).getAttribute("value"));
+        hands.select(page.locator(".slip [name=measure]"), "GREATEST");
+        hands.select(page.locator(".slip [name=ofField]"), "amount");
+        hands.click(button(page, "Add"));
         assertThat(page.locator(".note-good").first()).containsText("Highest bid");
-        act(() -> link(page, "Pages").first().click());
-        act(() -> link(page, "Lots").first().click());
-        page.locator("[value=EVERYONE]").all().forEach(each -> act(each::check));
-        act(() -> button(page, "Publish").click());
+        hands.click(link(page, "Pages").first());
+        hands.click(link(page, "Lots").first());
+        page.waitForURL(address("/desk/pages/lots"));
+        page.locator("[value=EVERYONE]").all().forEach(hands::check);
+        hands.click(button(page, "Publish"));
         assertThat(page.locator(".note-good").first()).containsText("published at /lots");
         assertActions(40);
         Page visitor = desktop();
@@ -174,31 +169,31 @@ class WholeJobsTest extends AtBench {
     }
 
     @ParameterizedTest
-    @ValueSource(ints = {1280, 390})
-    void aPageOfAGroupWithItsTasksInTwentyFive(int width) {
-        Page page = owner(width);
+    @EnumSource
+    void aPageOfAGroupWithItsTasksInTwentyFive(Hands.By by) {
+        Page page = owner(by);
         page.navigate(address("/desk/members"));
-        act(() -> page.getByLabel("Name of a new group").fill("Raisers"));
-        act(() -> button(page, "Add a group").click());
-        act(() -> page.locator("#group-hands").fill("Mira"));
-        act(() -> page.locator(".found-rows").getByLabel("Mira Holloway").check());
-        act(() -> button(page, "Add them").click());
+        hands.fill(page.getByLabel("Name of a new group"), "Raisers");
+        hands.click(button(page, "Add a group"));
+        hands.fill(page.locator("#group-hands"), "Mira");
+        hands.check(page.locator(".found-rows").getByLabel("Mira Holloway"));
+        hands.click(button(page, "Add them"));
         assertThat(page.locator(".lead").first()).containsText("1");
-        act(() -> link(page, "Tables").first().click());
+        hands.click(link(page, "Tables").first());
         makeTable(page, "Chores");
         addField(page, "DATE", "By");
         addField(page, "YES_NO", "Done");
-        act(() -> link(page, "Grants").click());
+        hands.click(link(page, "Grants"));
         for (String word : List.of("group-raisers-see", "group-raisers-change")) {
-            act(() -> open(page, word));
-            act(() -> page.locator("[data-panel='" + word + "']").getByLabel("all rows").check());
+            hands.click(word(page, word));
+            hands.check(page.locator("[data-panel='" + word + "']").getByLabel("all rows"));
             assertThat(page.locator("[data-opens='" + word + "']")).hasText("all");
         }
-        act(() -> page.locator(".on-pages a").click());
-        act(() -> open(page, "changing"));
-        act(() -> page.getByLabel("change rows").check());
+        hands.click(page.locator(".on-pages a"));
+        hands.click(word(page, "changing"));
+        hands.check(page.getByLabel("change rows"));
         assertThat(page.locator("[data-opens=changing]")).containsText("change");
-        act(() -> button(page, "Publish").click());
+        hands.click(button(page, "Publish"));
         assertThat(page.locator(".note-good").first()).containsText("published at /chores");
         assertActions(25);
         editing.add(new TableKey("chores"), Map.of(NAME, Value.of("Rake")), OWNER);
@@ -208,24 +203,28 @@ class WholeJobsTest extends AtBench {
         assertThat(get("/chores").body()).doesNotContain("Rake");
     }
 
+    private static Locator word(Page page, String word) {
+        return page.locator("[data-opens='" + word + "']");
+    }
+
     private void makeTable(Page page, String label) {
-        act(() -> page.locator(".make-table [name=label]").fill(label));
-        act(() -> button(page, "Add").click());
+        hands.fill(page.locator(".make-table [name=label]"), label);
+        hands.click(button(page, "Add"));
     }
 
     private void addField(Page page, String kind, String label) {
-        act(() -> page.locator(".add-field [name=kind]").selectOption(kind));
-        act(() -> button(page, "Go on").click());
-        act(() -> page.locator(".slip [name=label]").fill(label));
-        act(() -> button(page, "Add").click());
+        hands.select(page.locator(".add-field [name=kind]"), kind);
+        hands.click(button(page, "Go on"));
+        hands.fill(page.locator(".slip [name=label]"), label);
+        hands.click(button(page, "Add"));
         assertThat(page.locator(".note-good").first()).containsText(label);
     }
 
     private void bringIn(Page page, String name, String rows) {
         page.navigate(address("/desk"));
-        act(() -> page.locator("input[type=file]").setInputFiles(new FilePayload(name + ".csv", "text/csv", rows.getBytes(StandardCharsets.UTF_8))));
+        hands.act(() -> page.locator("input[type=file]").setInputFiles(new FilePayload(name + ".csv", "text/csv", rows.getBytes(StandardCharsets.UTF_8))));
         page.waitForURL(Pattern.compile(".*/desk/intake/.*"));
-        act(() -> button(page, "Bring in").click());
+        hands.click(button(page, "Bring in"));
         page.waitForURL(Pattern.compile(".*/desk/pages/" + name + ".*"));
     }
 }
