@@ -27,8 +27,8 @@ import org.junit.jupiter.api.Test;
 class MessagesTest {
 
     private static final Set<String> PUT = Set.of("th:text", "th:utext", "th:replace", "th:insert");
-    private static final Set<String> SAID = Set.of("aria-label", "placeholder", "title", "alt", "data-label", "data-title");
-    private static final Set<String> DRAWN = Set.of("th:text", "th:aria-label", "th:placeholder", "th:title", "th:data-label");
+    private static final Set<String> SAID = Set.of("aria-label", "placeholder", "title", "alt", "label", "data-label", "data-title");
+    private static final Set<String> DRAWN = Set.of("th:text", "th:aria-label", "th:placeholder", "th:title", "th:label", "th:data-label");
     private static final Pattern WORD = Pattern.compile("\\p{L}{2}");
     private static final Pattern PIPED = Pattern.compile("\\|([^|]*)\\|");
     private static final Pattern QUOTED = Pattern.compile("'([^']*)'");
