@@ -69,6 +69,11 @@ public final class Words {
         return say("sort." + what + (descending ? ".down" : ".up"), label);
     }
 
+    /** A text as it is quoted in a sentence. */
+    public String quoted(String text) {
+        return say("quoted", text);
+    }
+
     /** The words of that code, or what else to say where there are none. */
     public String sayOr(String code, String otherwise) {
         return String.valueOf(messages.getMessage(code, null, otherwise, language));

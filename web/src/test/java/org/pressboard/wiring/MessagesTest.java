@@ -31,10 +31,10 @@ class MessagesTest {
     private static final Set<String> DRAWN = Set.of("th:text", "th:aria-label", "th:placeholder", "th:title", "th:label", "th:data-label");
     private static final Pattern WORD = Pattern.compile("\\p{L}{2}");
     private static final Pattern PIPED = Pattern.compile("\\|([^|]*)\\|");
-    private static final Pattern QUOTED = Pattern.compile("'([^']*)'");
 
-    /** Two words one behind the other; a single one may be a key. */
-    private static final Pattern PHRASE = Pattern.compile("\\p{L}{2,} \\p{L}");
+    /** What an expression comes to, or a part of it, that is neither a key, which has a dot, nor the end of one. */
+    private static final Pattern QUOTED = Pattern.compile("(?:[?:+] |\\{)'([^'.]*)'");
+    private static final Pattern PHRASE = Pattern.compile("\\p{L}\\p{Ll}");
 
     @Test
     void germanSaysWhatEnglishSays() throws IOException {

@@ -135,7 +135,7 @@ record FormTicket(String page, Form form, OperandChoices choices, String granted
 
     public String then() {
         return switch (form.then()) {
-            case Afterwards.Thanks(String text) -> text.isEmpty() ? words().say("form.then.thanks") : "“" + text + "”";
+            case Afterwards.Thanks(String text) -> text.isEmpty() ? words().say("form.then.thanks") : words().quoted(text);
             case Afterwards.ToPage(String to) -> words().say("form.then.page", "/" + to);
             case Afterwards.ToRow row -> words().say("form.then.row");
         };

@@ -159,7 +159,7 @@ public record Ticket(String page, Listing listing, Table table, Statements keep,
     /** The buttons of each row, in words. */
     public String buttonsSaid(Words words) {
         List<String> said = Stream.concat(listing.changing().sending().stream().map(Sending::label),
-                listing.changing().deeds().stream().map(Deed::label)).map(label -> "“" + label + "”").toList();
+                listing.changing().deeds().stream().map(Deed::label)).map(words::quoted).toList();
         return said.isEmpty() ? words.say("ticket.no-buttons") : String.join(", ", said);
     }
 

@@ -127,7 +127,7 @@ public record OperandChoices(Operands operands, Words desk) {
 
     /** What a field is set to. */
     public String said(Field field, Operand operand) {
-        return said(operand, value -> "“" + desk.written(field, value) + "”");
+        return said(operand, value -> desk.quoted(desk.written(field, value)));
     }
 
     /** What was typed, as it is typed again. */

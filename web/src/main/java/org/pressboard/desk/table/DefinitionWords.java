@@ -101,7 +101,7 @@ final class DefinitionWords {
         }
         if (field.computed() instanceof Computed.Composed composed) {
             pieces.put("parts", composed.parts().stream().map(part -> switch (part) {
-                case Computed.Part.Words(String text) -> "“" + text + "”";
+                case Computed.Part.Words(String text) -> desk.quoted(text);
                 case Computed.Part.OfField(FieldKey key) -> key.name();
             }).collect(Collectors.joining(" ")));
         }
