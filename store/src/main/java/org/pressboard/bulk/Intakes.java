@@ -9,7 +9,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.Future;
 import java.util.function.Consumer;
@@ -19,27 +18,17 @@ import org.jooq.JSONB;
 import org.jooq.Record;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
-import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.Definitions;
-import org.pressboard.catalog.Drafts;
-import org.pressboard.edition.PageKey;
 import org.pressboard.files.Files;
-import org.pressboard.history.Act;
-import org.pressboard.history.Acts;
 import org.pressboard.history.Author;
 import org.pressboard.intake.Dialect;
 import org.pressboard.intake.Outcome;
 import org.pressboard.intake.Plan;
-import org.pressboard.intake.RecordReader;
 import org.pressboard.intake.Survey;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.Problems;
 import org.pressboard.problem.ProblemsFound;
-import org.pressboard.schema.HostedTables;
-import org.pressboard.source.Hosted;
-import org.pressboard.sql.LongWork;
 import org.pressboard.table.Table;
-import org.pressboard.table.TableKey;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.annotation.Transactional;
@@ -67,27 +56,18 @@ public class Intakes {
     private final IntakeRecords records;
     private final IntakeFiles files;
     private final IntakeWork work;
-    private final Catalog catalog;
-    private final Drafts drafts;
-    private final HostedTables tables;
+    private final IntakeLoad loading;
     private final References references;
-    private final Files attachments;
-    private final Acts acts;
     private final DSLContext sql;
     private final TransactionTemplate transaction;
 
-    Intakes(IntakeRecords records, IntakeFiles files, IntakeWork work, Catalog catalog, Drafts drafts, HostedTables tables,
-            References references, Files attachments, Acts acts, DSLContext sql,
+    Intakes(IntakeRecords records, IntakeFiles files, IntakeWork work, IntakeLoad loading, References references, DSLContext sql,
             PlatformTransactionManager transactions) {
         this.records = records;
         this.files = files;
         this.work = work;
-        this.catalog = catalog;
-        this.drafts = drafts;
-        this.tables = tables;
+        this.loading = loading;
         this.references = references;
-        this.attachments = attachments;
-        this.acts = acts;
         this.sql = sql;
         this.transaction = new TransactionTemplate(transactions);
     }
@@ -198,7 +178,7 @@ public class Intakes {
             entity.plan(plan);
             entity.begin(Intake.Status.LOADING);
         });
-        return isMine ? work.begin(id, () -> transaction.executeWithoutResult(status -> loadAll(id, survey, plan, author)))
+        return isMine ? work.begin(id, () -> transaction.executeWithoutResult(status -> load(intake, survey, plan, author)))
                 : IntakeWork.NOTHING_TO_DO;
     }
 
@@ -237,38 +217,11 @@ public class Intakes {
                 Definitions.read(kept.get(2, JSONB.class).data(), new TypeReference<List<String>>() { }));
     }
 
-    private void loadAll(UUID id, Survey survey, Plan plan, Author author) {
-        LongWork.begin(sql);
-        waitForThoseOfTheSameName(plan.label());
-        Table table = new Table(TableKey.from(plan.label(), catalog.tableKeys()), plan.label().strip(),
-                plan.fields(survey, catalog.tables().people().orElse(null)));
-        acts.begin(author.from(Author.Origin.FILE), Act.What.FILE_IN, table.key(), Act.Details.of(fileName(id)));
-        BesideFile beside = references.beside(id);
-        beside.prepare(files.content(id), survey, plan);
-        tables.create(table);
-        catalog.addTable(table);
-        TableLoad load = new TableLoad(sql, table, id);
-        try (RecordReader reader = RecordReader.open(files.content(id), survey, plan, beside)) {
-            load.load(reader, (rows, aside) -> work.beat(id, rows, aside));
-        } catch (IOException unreadable) {
-            throw new UncheckedIOException(unreadable);
-        }
-        attachments.use(table.key(), beside.used());
-        sql.execute("analyze {0}", Hosted.name(table));
-        PageKey page = drafts.begin(table, table.label(), field -> tables.namesRows(table, field)).key();
-        records.change(id, entity ->
-                entity.done(table.key().name(), page.name(), load.rowsLoaded(), load.rowsAside()));
+    private void load(Intake intake, Survey survey, Plan plan, Author author) {
+        UUID id = intake.id();
+        IntakeLoad.Loaded loaded = loading.load(intake, survey, plan, author, (rows, aside) -> work.beat(id, rows, aside));
+        records.change(id, entity -> entity.done(loaded.table().key().name(), loaded.page().name(), loaded.rows(), loaded.aside()));
         files.remove(id);
-    }
-
-    private String fileName(UUID id) {
-        return records.find(id).map(Intake::fileName).orElse("");
-    }
-
-    /** Two that would take the same name at once would not see each other's. */
-    private void waitForThoseOfTheSameName(String label) {
-        String name = TableKey.from(label, Set.of()).name().replaceAll("_\\d+$", "");
-        sql.fetch("select pg_advisory_xact_lock(hashtext({0}))", DSL.val("pressboard table " + name));
     }
 
     /** The name of the file without its ending, as words: {@code "fruit_trees-2024.csv"} is "Fruit trees 2024". */

@@ -1,15 +1,14 @@
 package org.pressboard.schema;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
-import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Catalog;
-import org.pressboard.change.ChangeFeed;
 import org.pressboard.history.Act;
 import org.pressboard.history.Acts;
 import org.pressboard.history.Author;
@@ -18,6 +17,7 @@ import org.pressboard.table.Field;
 import org.pressboard.table.FieldType;
 import org.pressboard.table.Fields;
 import org.pressboard.table.Referring;
+import org.pressboard.table.Rules;
 import org.pressboard.table.Table;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
@@ -36,31 +36,21 @@ import org.springframework.transaction.annotation.Transactional;
 public class TableChanges {
 
     private final Catalog catalog;
-    private final HostedTables hosted;
-    private final Columns columns;
     private final Dependents dependents;
-    private final Locks locks;
     private final Bin bin;
     private final Retyping retyping;
-    private final Indexes indexes;
-    private final IndexUpkeep upkeep;
+    private final Reshaping reshaping;
     private final Acts acts;
-    private final ChangeFeed changes;
     private final DSLContext sql;
 
-    TableChanges(Catalog catalog, HostedTables hosted, Columns columns, Dependents dependents, Locks locks, Bin bin, Retyping retyping,
-            Indexes indexes, IndexUpkeep upkeep, Acts acts, ChangeFeed changes, DSLContext sql) {
+    TableChanges(Catalog catalog, Dependents dependents, Bin bin, Retyping retyping, Reshaping reshaping, Acts acts,
+            DSLContext sql) {
         this.catalog = catalog;
-        this.hosted = hosted;
-        this.columns = columns;
         this.dependents = dependents;
-        this.locks = locks;
         this.bin = bin;
         this.retyping = retyping;
-        this.indexes = indexes;
-        this.upkeep = upkeep;
+        this.reshaping = reshaping;
         this.acts = acts;
-        this.changes = changes;
         this.sql = sql;
     }
 
@@ -70,10 +60,7 @@ public class TableChanges {
         Table table = new Table(TableKey.from(label, catalog.tableKeys()), label, fields);
         Table settled = catalog.tables().with(table).get(table.key());
         acts.begin(author, Act.What.TABLE_MADE, table.key(), Act.Details.of(label));
-        locks.takeOff(settled.key());
-        hosted.create(settled);
-        catalog.addTable(settled);
-        locks.putOn(settled.key());
+        reshaping.make(settled);
         return settled;
     }
 
@@ -118,8 +105,7 @@ public class TableChanges {
     @Transactional
     public void changeOptions(TableKey key, Field field, Map<String, String> renamed, Author author) {
         changeField(key, field, author);
-        Table table = get(key);
-        renamed.forEach((was, is) -> hosted.rename(table, field, was, is));
+        reshaping.rename(get(key), field, renamed);
     }
 
     /** Removes a field; its values wait in the bin. */
@@ -143,7 +129,7 @@ public class TableChanges {
         fields.add(Math.min(found.place(), fields.size()), found.field());
         Table after = settled(before.with(new Fields(fields)));
         long act = acts.begin(author, Act.What.PUT_BACK, key, new Act.Details(found.field().label(), before, after));
-        apply(before, after, act, found.act());
+        reshaping.follow(before, after, act, found.act());
     }
 
     /** How the values of a field would go with another kind. */
@@ -171,7 +157,7 @@ public class TableChanges {
             retyping.makeMissing(catalog.tables(), before, field, referring);
         }
         Field kind = before.field(field).of(retyping.completed(before, field, type)).with(
-                org.pressboard.table.Rules.NONE.requiring(before.field(field).rules().required())).starting(null);
+                Rules.NONE.requiring(before.field(field).rules().required())).starting(null);
         Table after = before.changing(field, it -> kind);
         redefine(before, after, Act.What.FIELD_RETYPED, before.field(field).label(), author);
     }
@@ -190,14 +176,9 @@ public class TableChanges {
         tables.talliesOf(key).stream().findFirst().ifPresent(tally -> {
             throw ProblemsFound.of("table.tallied", table.label(), tally.by().label(), tally.from().label());
         });
-        indexes.giveWay();
+        reshaping.giveWay();
         acts.begin(author, Act.What.TABLE_REMOVED, key, Act.Details.of(table.label()));
-        locks.takeOff(key);
-        hosted.bin(table);
-        catalog.binTable(key);
-        locks.putOn(key);
-        changes.columnsGone();
-        changes.tableRemoved(key);
+        reshaping.bin(table);
     }
 
     /** Puts a table back from the bin. */
@@ -207,15 +188,7 @@ public class TableChanges {
             throw ProblemsFound.of("bin.gone");
         }
         acts.begin(author, Act.What.PUT_BACK, key, Act.Details.of(""));
-        locks.takeOff(key);
-        catalog.putBackTable(key);
-        Tables tables = catalog.tables();
-        Table table = tables.get(key);
-        dependents.leadingNowhere(tables, table);
-        columns.putBack(table);
-        locks.putOn(key);
-        columns.workOut(tables, table);
-        changes.tableRemoved(key);
+        reshaping.putBack(key);
     }
 
     /**
@@ -232,7 +205,7 @@ public class TableChanges {
             throw ProblemsFound.of("undo.changed-since");
         }
         long id = acts.undoing(act, author, key, new Act.Details(act.details().name(), now, before));
-        apply(now, settled(before), id, act.id());
+        reshaping.follow(now, settled(before), id, act.id());
     }
 
     private Table settled(Table table) {
@@ -246,7 +219,7 @@ public class TableChanges {
     }
 
     private void redefine(Table before, Table wanted, Act.What what, String name, Author author) {
-        Set<FieldKey> gone = new java.util.HashSet<>(before.fields().stream().map(Field::key).toList());
+        Set<FieldKey> gone = new HashSet<>(before.fields().stream().map(Field::key).toList());
         wanted.fields().forEach(field -> gone.remove(field.key()));
         dependents.used(before, gone);
         dependents.retypedUnderTallies(before, wanted);
@@ -255,27 +228,6 @@ public class TableChanges {
             return;
         }
         long act = acts.begin(author, what, before.key(), new Act.Details(name, before, after));
-        apply(before, after, act, null);
-    }
-
-    /**
-     * Makes columns and catalog say what the definition says.
-     *
-     * @param takenBack the act whose removed columns come back; {@code null}: none do
-     */
-    private void apply(Table before, Table after, long act, @Nullable Long takenBack) {
-        Tables tables = catalog.tables().with(after);
-        dependents.leadingNowhere(tables, after);
-        indexes.giveWay();
-        locks.takeOff(before.key());
-        boolean areGone = columns.follow(tables, before, after, act, takenBack);
-        catalog.define(after);
-        columns.orderAnew(tables, before, after);
-        locks.putOn(after.key());
-        if (areGone) {
-            changes.columnsGone();
-        }
-        changes.tableRemoved(after.key());
-        upkeep.completeAfterwards(after.key());
+        reshaping.follow(before, after, act, null);
     }
 }

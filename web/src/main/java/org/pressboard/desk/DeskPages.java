@@ -14,8 +14,6 @@ import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.DraftedPage;
 import org.pressboard.control.FormDesk;
 import org.pressboard.desk.publish.DeskPublish;
-import org.pressboard.desk.table.Ungranted;
-import org.pressboard.desk.table.UnseenFields;
 import org.pressboard.listing.Listing;
 import org.pressboard.schema.Indexes;
 import org.pressboard.schema.Publisher;
@@ -26,7 +24,6 @@ import org.pressboard.stand.Asking;
 import org.pressboard.stand.DraftedPages;
 import org.pressboard.stand.OpenPage;
 import org.pressboard.stand.Stand;
-import org.pressboard.table.Tables;
 import org.pressboard.visit.Visit;
 import org.springframework.context.MessageSource;
 import org.springframework.stereotype.Controller;
@@ -50,17 +47,13 @@ class DeskPages {
     private final Intakes intakes;
     private final MessageSource messages;
     private final DeskPublish publish;
-    private final UnseenFields unseen;
-    private final GoneFields gone;
-    private final Ungranted ungranted;
+    private final PageNotes notes;
     private final FormDesk forms;
 
     DeskPages(Catalog catalog, Publisher publisher, Sheets sheets, Intakes intakes, MessageSource messages,
-            DeskPublish publish, UnseenFields unseen, GoneFields gone, Ungranted ungranted, FormDesk forms) {
-        this.ungranted = ungranted;
+            DeskPublish publish, PageNotes notes, FormDesk forms) {
         this.forms = forms;
-        this.gone = gone;
-        this.unseen = unseen;
+        this.notes = notes;
         this.publish = publish;
         this.catalog = catalog;
         this.publisher = publisher;
@@ -88,14 +81,8 @@ class DeskPages {
         model.addAttribute("sheets", on.askings(parameters).stream().map(sheets::sheet).toList());
         model.addAttribute("indexes", indexes(page));
         Optional.ofNullable(intake).flatMap(intakes::find).ifPresent(done -> showIntake(model, done));
-        model.addAttribute("unseen", listings(page).flatMap(listing -> unseen.of(visit.site(), listing).stream()).distinct()
-                .toList());
         model.addAttribute("shown", listings(page).map(this::shown).toList());
-        model.addAttribute("broken", visit.site().edition(page.draft().key()).stream()
-                .flatMap(edition -> edition.page().listings().stream()).filter(Listing::isBroken)
-                .map(listing -> visit.site().table(listing.table()).label()).toList());
-        model.addAttribute("gone", gone.from(page));
-        model.addAttribute("ungranted", ungranted.of(page.draft()));
+        notes.tell(visit.site(), page, model);
         model.addAttribute("forms", on.allForms().stream().map(forms::proof).toList());
         model.addAttribute("words", Words.ofRequest(messages));
         return "desk/page";
@@ -137,10 +124,8 @@ class DeskPages {
         return "desk/page :: indexes";
     }
 
-    /** The listings of the draft whose tables are not in the bin. */
     private Stream<Listing> listings(DraftedPage page) {
-        Tables tables = catalog.tables();
-        return page.draft().listings().stream().filter(listing -> tables.find(listing.table()).isPresent());
+        return page.listingsAmong(catalog.tables());
     }
 
     private ShownFields shown(Listing listing) {

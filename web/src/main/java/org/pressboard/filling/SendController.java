@@ -4,12 +4,10 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import org.pressboard.control.AskedForm;
-import org.pressboard.control.CalledRows;
 import org.pressboard.control.FormDesk;
 import org.pressboard.control.RowForm;
 import org.pressboard.editing.FormSending;
@@ -21,10 +19,8 @@ import org.pressboard.problem.ProblemsFound;
 import org.pressboard.pace.Pace;
 import org.pressboard.signin.Browsers;
 import org.pressboard.site.OpenRows;
-import org.pressboard.stand.NotThere;
 import org.pressboard.stand.OpenForm;
 import org.pressboard.stand.Stands;
-import org.pressboard.table.Field;
 import org.pressboard.value.RowId;
 import org.pressboard.visit.Visit;
 import org.springframework.stereotype.Controller;
@@ -36,36 +32,33 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.util.UriUtils;
 
 /** Forms at addresses of their own, and what is sent by them; they work without scripts. */
 @Controller
 class SendController {
 
-    private static final String AT = "/{page:[a-z][a-z0-9-]*}/send/{form}";
+    /** Where a form is. */
+    static final String AT = "/{page:[a-z][a-z0-9-]*}/send/{form}";
 
     private final Stands stands;
     private final OpenRows rows;
     private final FormDesk desk;
     private final FormSending sending;
     private final FormLetters letters;
-    private final CalledRows references;
     private final Browsers browsers;
     private final Pace pace;
     private final TransactionTemplate transaction;
     private final FormFiles files;
 
     SendController(Stands stands, OpenRows rows, FormDesk desk, FormSending sending, FormLetters letters,
-            CalledRows references, Browsers browsers, Pace pace, PlatformTransactionManager transactions,
-            FormFiles files) {
+            Browsers browsers, Pace pace, PlatformTransactionManager transactions, FormFiles files) {
         this.files = files;
         this.stands = stands;
         this.rows = rows;
         this.desk = desk;
         this.sending = sending;
         this.letters = letters;
-        this.references = references;
         this.browsers = browsers;
         this.pace = pace;
         this.transaction = new TransactionTemplate(transactions);
@@ -137,25 +130,6 @@ class SendController {
             case Afterwards.ToPage(String other) -> "/" + other + "?sent=" + open.form().key();
             case Afterwards.ToRow there -> rows.address(open.on().as(visitor), open.table(), row).orElse(thanks);
         };
-    }
-
-    /** The fields of the questions that are asked of whoever has answered so far. */
-    @PostMapping(AT + "/asked")
-    @ResponseBody List<String> asked(Visit visit, @PathVariable String page, @PathVariable String form,
-            @RequestParam MultiValueMap<String, String> parameters) {
-        OpenForm open = open(visit, page, form, Pace.PAGE);
-        return desk.asked(open, desk.read(open, parameters)).stream().map(key -> key.name()).toList();
-    }
-
-    /** What rows are called that a question could be answered with, as far as the visitor sees them. */
-    @GetMapping(AT + "/refer/{field}")
-    String refer(Visit visit, @PathVariable String page, @PathVariable String form, @PathVariable String field,
-            @RequestParam MultiValueMap<String, String> parameters, Model model) {
-        OpenForm open = open(visit, page, form, Pace.PAGE);
-        Field reference = open.fields().stream().filter(each -> each.key().name().equals(field)).findFirst()
-                .orElseThrow(() -> new NotThere("not-there.form"));
-        model.addAttribute("found", references.called(open.on().visit(), reference, parameters));
-        return "site/controls :: found";
     }
 
     private static String show(OpenForm open, AskedForm asked, Model model) {

@@ -7,18 +7,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.Account;
 import org.pressboard.catalog.Accounts;
 import org.pressboard.catalog.EntryLink;
 import org.pressboard.catalog.EntryLinks;
-import org.pressboard.catalog.Site;
 import org.pressboard.log.Logged;
 import org.pressboard.member.Joining;
 import org.pressboard.problem.ProblemsFound;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Value;
-import org.pressboard.visit.Visit;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Controller;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -30,16 +27,14 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 
 /**
- * Coming in by a link sent by e-mail: to sign in, to set a password that was forgotten, or to have an account made. A
- * link is used up by the button on its page, not by being opened, for programs that look at mail open links.
+ * Coming in by a link sent by e-mail, as {@link LinkController} has sent it. A link is used up by the button on its page, not by
+ * being opened, for programs that look at mail open links.
  */
 @Controller
 class EntryController {
 
     private final Accounts accounts;
     private final EntryLinks links;
-    private final EntryMail mail;
-    private final MailPace pace;
     private final Joining joining;
     private final Entering entering;
     private final JoiningForm asking;
@@ -47,80 +42,16 @@ class EntryController {
     private final PasswordEncoder passwords;
     private final TransactionTemplate transaction;
 
-    EntryController(Accounts accounts, EntryLinks links, EntryMail mail, MailPace pace, Joining joining,
-            Entering entering, JoiningForm asking, LogBook log, PasswordEncoder passwords, PlatformTransactionManager transactions) {
+    EntryController(Accounts accounts, EntryLinks links, Joining joining, Entering entering, JoiningForm asking, LogBook log,
+            PasswordEncoder passwords, PlatformTransactionManager transactions) {
         this.accounts = accounts;
         this.links = links;
-        this.mail = mail;
-        this.pace = pace;
         this.joining = joining;
         this.entering = entering;
         this.asking = asking;
         this.log = log;
         this.passwords = passwords;
         this.transaction = new TransactionTemplate(transactions);
-    }
-
-    @PostMapping("/sign-in/link")
-    String link(@RequestParam(defaultValue = "") String email, @RequestParam(defaultValue = "") String to,
-            HttpServletRequest request, Model model) {
-        return ask(EntryLink.Purpose.SIGN_IN, email, "", to, request, model);
-    }
-
-    @GetMapping("/sign-in/forgotten")
-    String forgotten(Model model) {
-        return form("forgotten", List.of(), model);
-    }
-
-    @PostMapping("/sign-in/forgotten")
-    String forgotten(@RequestParam(defaultValue = "") String email, HttpServletRequest request, Model model) {
-        return ask(EntryLink.Purpose.PASSWORD, email, "", "", request, model);
-    }
-
-    /** On a site that is not open to all, nobody asks for an account: those who may have one were told. */
-    @GetMapping("/sign-in/join")
-    String join(Visit visit, Model model) {
-        return isOpen(visit) ? form("join", List.of(), model) : "redirect:/sign-in";
-    }
-
-    @PostMapping("/sign-in/join")
-    String join(Visit visit, @RequestParam(defaultValue = "") String name, @RequestParam(defaultValue = "") String email,
-            HttpServletRequest request, Model model) {
-        if (!isOpen(visit)) {
-            return "redirect:/sign-in";
-        }
-        model.addAttribute("name", name);
-        return ask(EntryLink.Purpose.JOIN, email, name.strip(), "", request, model);
-    }
-
-    private static boolean isOpen(Visit visit) {
-        return visit.site().site().signUp() == Site.SignUp.OPEN;
-    }
-
-    /** The same answer for every address: whether it is known is for its owner alone to know. */
-    private String ask(EntryLink.Purpose purpose, String email, String name, String to, HttpServletRequest request,
-            Model model) {
-        List<String> problems = new ArrayList<>(purpose == EntryLink.Purpose.JOIN ? PersonRules.ofName(name) : List.of());
-        problems.addAll(PersonRules.ofEmail(email));
-        if (problems.isEmpty() && !pace.maySend(request.getRemoteAddr())) {
-            problems.add("signin.slow");
-        }
-        String address = Accounts.normal(email);
-        model.addAttribute("email", problems.isEmpty() ? address : email);
-        if (!problems.isEmpty()) {
-            return form(purpose == EntryLink.Purpose.SIGN_IN ? "link" : purpose == EntryLink.Purpose.PASSWORD
-                    ? "forgotten" : "join", problems, model);
-        }
-        if (pace.mayReceive(address)) {
-            mail.ask(purpose, address, name, AfterSignIn.isPlace(to) ? to : "", request.getRemoteAddr());
-        }
-        return form("sent", List.of(), model);
-    }
-
-    private static String form(String which, List<String> problems, Model model) {
-        model.addAttribute("which", which);
-        model.addAttribute("problems", problems);
-        return "signin/entry";
     }
 
     @GetMapping("/sign-in/enter")
