@@ -59,7 +59,12 @@ public final class Differences {
         }
         before.listings().stream().filter(listing -> after.listing(listing.key()).isEmpty())
                 .forEach(listing -> found.add(Difference.of(TicketLine.PAGE, "removed", label(listing.table()))));
+        texts(before, after);
         note(!shared(before, after).equals(shared(after, before)), TicketLine.PAGE, "order");
+        for (Part part : after.parts()) {
+            before.part(part.anchor()).filter(was -> was.frame().width() != part.frame().width())
+                    .ifPresent(was -> found.add(Difference.of(TicketLine.PAGE, "width", called(part), part.frame().width())));
+        }
         note(!before.access().equals(after.access()) || !audiences(before, after).equals(audiences(after, before)), TicketLine.PAGE, "access");
         for (Form form : after.forms()) {
             before.form(form.key()).ifPresentOrElse(was -> forms(was, form),
@@ -81,9 +86,42 @@ public final class Differences {
         note(!before.notices().equals(after.notices()), TicketLine.FORM, "tell", after.title());
     }
 
-    private static List<Object> shared(Page one, Page other) {
-        return one.listings().stream().<Object>map(Listing::key)
-                .filter(key -> other.listings().stream().anyMatch(listing -> listing.key().equals(key))).toList();
+    /** Words and rules of the owner. */
+    private void texts(Page before, Page after) {
+        for (Part part : after.parts()) {
+            Optional<Part> was = before.part(part.anchor());
+            switch (part) {
+                case Part.OfListing listing -> { }
+                case Part.OfForm form -> { }
+                case Part.OfText text -> {
+                    Part.OfText had = was.map(Part.OfText.class::cast).orElse(null);
+                    note(had == null, TicketLine.PAGE, "text-added", called(text));
+                    note(had != null && !(had.text().equals(text.text()) && had.heading().equals(text.heading())), TicketLine.PAGE,
+                            "text", called(text));
+                }
+                case Part.OfRule rule -> {
+                    note(was.isEmpty(), TicketLine.PAGE, "rule-added", called(rule));
+                    note(was.filter(had -> !had.heading().equals(rule.heading())).isPresent(), TicketLine.PAGE, "rule", called(rule));
+                }
+            }
+        }
+        before.parts().stream().filter(part -> part.table().isEmpty() && after.part(part.anchor()).isEmpty())
+                .forEach(part -> found.add(Difference.of(TicketLine.PAGE, part instanceof Part.OfText ? "text-removed" : "rule-removed",
+                        called(part))));
+    }
+
+    /** What a part is called, or how it begins. */
+    private String called(Part part) {
+        return switch (part) {
+            case Part.OfListing of -> of.listing().dress().titleOr(label(of.listing().table()));
+            case Part.OfText of when of.heading().isEmpty() -> shortened(of.text());
+            default -> part.heading();
+        };
+    }
+
+    /** The parts of the one that the other has too, in its order. */
+    private static List<String> shared(Page one, Page other) {
+        return one.parts().stream().map(Part::anchor).filter(anchor -> other.part(anchor).isPresent()).toList();
     }
 
     /** Whom those parts of the one are for that the other has too. */

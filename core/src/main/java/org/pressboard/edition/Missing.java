@@ -25,7 +25,7 @@ final class Missing {
 
     static Map<TableKey, Set<FieldKey>> from(Page page, Tables tables) {
         Missing missing = new Missing(tables);
-        page.parts().forEach(part -> missing.look(part.table(), part.named()));
+        page.parts().forEach(part -> part.table().ifPresent(table -> missing.look(table, part.named())));
         return missing.found;
     }
 

@@ -1,5 +1,7 @@
 package org.pressboard.edition;
 
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -7,6 +9,7 @@ import java.util.Set;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.form.Form;
@@ -49,11 +52,11 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
     }
 
     private static Part open(Listing listing) {
-        return new Part.OfListing(listing, List.of());
+        return new Part.OfListing(listing, Frame.USUAL);
     }
 
     private static Part open(Form form) {
-        return new Part.OfForm(form, List.of());
+        return new Part.OfForm(form, Frame.USUAL);
     }
 
     /** The same page at that address. */
@@ -82,25 +85,89 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
         return new Page(key, title, lead, unlisted, others, access);
     }
 
-    /** The same with these listings in place of those it has, before all else; those that stay are for whom they were. */
+    /** The same with these listings in place of those it has, in their order; those that stay are set as they were. */
     public Page with(List<Listing> others) {
-        return of(Stream.concat(others.stream().map(Page::open).map(this::forWhomItWas),
-                parts.stream().filter(part -> !(part instanceof Part.OfListing))).toList());
+        return replacing(Part.OfListing.class, others.stream().map(Page::open).toList(), 0);
     }
 
-    /** The same with these forms in place of those it has, behind all else; those that stay are for whom they were. */
+    /** The same with these forms in place of those it has, in their order; those that stay are set as they were. */
     public Page holding(List<Form> others) {
-        return of(Stream.concat(parts.stream().filter(part -> !(part instanceof Part.OfForm)),
-                others.stream().map(Page::open).map(this::forWhomItWas)).toList());
+        return replacing(Part.OfForm.class, others.stream().map(Page::open).toList(), parts.size());
     }
 
-    private Part forWhomItWas(Part part) {
-        return part.forThose(audiencesOf(part.key()));
+    /**
+     * Parts of that kind take the places of those that there are, one by one; what is more follows behind the last place.
+     *
+     * @param first where they begin when there are none yet
+     */
+    private Page replacing(Class<? extends Part> kind, List<? extends Part> others, int first) {
+        List<Integer> places = IntStream.range(0, parts.size()).filter(at -> kind.isInstance(parts.get(at))).boxed().toList();
+        List<Part> all = new ArrayList<>();
+        for (int at = 0; at <= parts.size(); at++) {
+            int place = places.indexOf(at);
+            boolean isLast = places.isEmpty() ? at == first : at == places.getLast();
+            if (place >= 0 && place < others.size()) {
+                all.add(setAsItWas(others.get(place)));
+            }
+            if (isLast && others.size() > places.size()) {
+                others.subList(places.size(), others.size()).forEach(other -> all.add(setAsItWas(other)));
+            }
+            if (at < parts.size() && place < 0) {
+                all.add(parts.get(at));
+            }
+        }
+        return of(all);
+    }
+
+    private Part setAsItWas(Part part) {
+        return parts.stream().filter(each -> each.key().equals(part.key())).findFirst().map(was -> part.framed(was.frame()))
+                .orElse(part);
     }
 
     /** Those whom a part is for; none: everybody who gets to the page. */
     private List<Audience> audiencesOf(Object key) {
         return parts.stream().filter(part -> part.key().equals(key)).findFirst().map(Part::audiences).orElse(List.of());
+    }
+
+    /** The part at that place of it, if there is one. */
+    public Optional<Part> part(String anchor) {
+        return parts.stream().filter(part -> part.anchor().equals(anchor)).findFirst();
+    }
+
+    /** The same with one of its parts changed. */
+    public Page changing(String anchor, UnaryOperator<Part> change) {
+        return of(parts.stream().map(part -> part.anchor().equals(anchor) ? change.apply(part) : part).toList());
+    }
+
+    /** The same without one of its parts. */
+    public Page without(String anchor) {
+        return keeping(part -> !part.anchor().equals(anchor));
+    }
+
+    /** The same with its parts in that order; those that are not named stay behind the others. */
+    public Page ordered(List<String> anchors) {
+        return of(parts.stream().sorted(Comparator.comparingInt(part -> {
+            int at = anchors.indexOf(part.anchor());
+            return at < 0 ? anchors.size() : at;
+        })).toList());
+    }
+
+    /** The same with words behind all else. */
+    public Page telling(String heading, String text) {
+        return adding(new Part.OfText(freeKey(heading), heading, text, Frame.USUAL));
+    }
+
+    /** The same with a rule behind all else. */
+    public Page ruled(String heading) {
+        return adding(new Part.OfRule(freeKey(heading), heading, Frame.USUAL));
+    }
+
+    private Page adding(Part part) {
+        return of(Stream.concat(parts.stream(), Stream.of(part)).toList());
+    }
+
+    private PartKey freeKey(String words) {
+        return PartKey.from(words, parts.stream().map(part -> part.key().toString()).collect(Collectors.toSet()));
     }
 
     private Stream<Part.OfListing> listingParts() {
@@ -199,7 +266,7 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
 
     /** The same without what is of that table. */
     public Page without(TableKey table) {
-        return keeping(part -> !part.table().equals(table));
+        return keeping(part -> part.table().filter(table::equals).isEmpty());
     }
 
     /** The same as that visitor may have it: without what is for others. */

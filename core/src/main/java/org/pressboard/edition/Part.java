@@ -13,42 +13,63 @@ import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
 
-/** One of the things of which a page is made, and whom it is for. */
+/** One of the things of which a page is made, how it is set into it, and whom it is for. */
 public sealed interface Part {
 
-    /** Those whom it is for; none: everybody who gets to the page. Others find the page without it. */
-    List<Audience> audiences();
+    int LONGEST_HEADING = 100;
 
-    /** The same for those. */
-    Part forThose(List<Audience> others);
-
-    /** By which it is told from the other parts of its page. */
+    /** By which it is told from the other parts of its page, whatever their kinds. */
     Object key();
 
-    /** The table that it is of. */
-    TableKey table();
+    Frame frame();
 
-    /** The fields that something on it is about, also such as its table has no more. */
+    /** The same set otherwise into its page. */
+    Part framed(Frame other);
+
+    /** What stands over it; may be empty. */
+    String heading();
+
+    /** The table that it is of; empty where it is of none. */
+    Optional<TableKey> table();
+
+    /** The fields of that table that something on it is about, also such as it has no more. */
     Set<FieldKey> named();
 
     /** The same among these tables, without what they have no more; empty where its table is gone. */
     Optional<Part> among(Tables tables);
+
+    /** Those whom it is for; none: everybody who gets to the page. Others find the page without it. */
+    default List<Audience> audiences() {
+        return frame().audiences();
+    }
+
+    /** The same for those. */
+    default Part forThose(List<Audience> others) {
+        return framed(frame().forThose(others));
+    }
 
     /** Whether it is for somebody. */
     default boolean lets(Visitor visitor) {
         return Access.lets(audiences(), visitor);
     }
 
-    /** Rows of a table. */
-    record OfListing(Listing listing, List<Audience> audiences) implements Part {
+    /** Where an address leads to it, behind its page's and a {@code #}; also by which it is named in what the desk sends. */
+    default String anchor() {
+        return switch (this) {
+            case OfListing of -> of.key().name();
+            case OfForm of -> "form-" + of.key();
+            // neither a listing nor a form has an underscore in its name
+            case OfText of -> "part_" + of.key();
+            case OfRule of -> "part_" + of.key();
+        };
+    }
 
-        public OfListing {
-            audiences = List.copyOf(audiences);
-        }
+    /** Rows of a table. */
+    record OfListing(Listing listing, Frame frame) implements Part {
 
         @Override
-        public OfListing forThose(List<Audience> others) {
-            return new OfListing(listing, others);
+        public OfListing framed(Frame other) {
+            return new OfListing(listing, other);
         }
 
         @Override
@@ -56,13 +77,18 @@ public sealed interface Part {
             return listing.key();
         }
 
+        @Override
+        public String heading() {
+            return listing.dress().title();
+        }
+
         OfListing with(Listing other) {
-            return new OfListing(other, audiences);
+            return new OfListing(other, frame);
         }
 
         @Override
-        public TableKey table() {
-            return listing.table();
+        public Optional<TableKey> table() {
+            return Optional.of(listing.table());
         }
 
         @Override
@@ -72,20 +98,16 @@ public sealed interface Part {
 
         @Override
         public Optional<Part> among(Tables tables) {
-            return tables.find(table()).map(there -> with(listing.among(tables)));
+            return tables.find(listing.table()).map(there -> with(listing.among(tables)));
         }
     }
 
     /** A form that adds rows. */
-    record OfForm(Form form, List<Audience> audiences) implements Part {
-
-        public OfForm {
-            audiences = List.copyOf(audiences);
-        }
+    record OfForm(Form form, Frame frame) implements Part {
 
         @Override
-        public OfForm forThose(List<Audience> others) {
-            return new OfForm(form, others);
+        public OfForm framed(Frame other) {
+            return new OfForm(form, other);
         }
 
         @Override
@@ -93,13 +115,18 @@ public sealed interface Part {
             return form.key();
         }
 
+        @Override
+        public String heading() {
+            return form.title();
+        }
+
         OfForm with(Form other) {
-            return new OfForm(other, audiences);
+            return new OfForm(other, frame);
         }
 
         @Override
-        public TableKey table() {
-            return form.table();
+        public Optional<TableKey> table() {
+            return Optional.of(form.table());
         }
 
         @Override
@@ -109,7 +136,71 @@ public sealed interface Part {
 
         @Override
         public Optional<Part> among(Tables tables) {
-            return tables.find(table()).map(there -> with(form.of(tables, there)));
+            return tables.find(form.table()).map(there -> with(form.of(tables, there)));
+        }
+    }
+
+    /**
+     * Words of the owner.
+     *
+     * @param text as CommonMark; may be empty
+     */
+    record OfText(PartKey key, String heading, String text, Frame frame) implements Part {
+
+        public static final int LONGEST_TEXT = 20_000;
+
+        @Override
+        public OfText framed(Frame other) {
+            return new OfText(key, heading, text, other);
+        }
+
+        /** The same with other words. */
+        public OfText saying(String heading, String text) {
+            return new OfText(key, heading, text, frame);
+        }
+
+        @Override
+        public Optional<TableKey> table() {
+            return Optional.empty();
+        }
+
+        @Override
+        public Set<FieldKey> named() {
+            return Set.of();
+        }
+
+        @Override
+        public Optional<Part> among(Tables tables) {
+            return Optional.of(this);
+        }
+    }
+
+    /** A rule across the page that parts what is above it from what is below; with a heading, that one stands under it. */
+    record OfRule(PartKey key, String heading, Frame frame) implements Part {
+
+        @Override
+        public OfRule framed(Frame other) {
+            return new OfRule(key, heading, other);
+        }
+
+        /** The same with another heading. */
+        public OfRule saying(String other) {
+            return new OfRule(key, other, frame);
+        }
+
+        @Override
+        public Optional<TableKey> table() {
+            return Optional.empty();
+        }
+
+        @Override
+        public Set<FieldKey> named() {
+            return Set.of();
+        }
+
+        @Override
+        public Optional<Part> among(Tables tables) {
+            return Optional.of(this);
         }
     }
 }

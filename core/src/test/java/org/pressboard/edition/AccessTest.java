@@ -48,7 +48,7 @@ class AccessTest {
         Page page = new Page(new PageKey("all"), "All", List.of(TREES, TOOLS)).showing(TOOLS.key(), List.of(Audience.those(STEWARDS)));
         assertThat(page.of(MEMBER).listings()).containsExactly(TREES);
         assertThat(page.of(STEWARD).listings()).containsExactly(TREES, TOOLS);
-        Part form = new Part.OfForm(Form.plain(new FormKey("tell"), TREES.table(), "Tell"), List.of());
+        Part form = new Part.OfForm(Form.plain(new FormKey("tell"), TREES.table(), "Tell"), Frame.USUAL);
         Page both = page.of(List.of(form, form.forThose(List.of(Audience.MEMBERS))));
         assertThat(both.of(Visitor.ANYONE).parts()).containsExactly(form);
         assertThat(both.of(MEMBER).parts()).hasSize(2);

@@ -12,6 +12,7 @@ import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operand;
 import org.pressboard.edition.PageKey;
 import org.pressboard.edition.Part;
+import org.pressboard.edition.PartKey;
 import org.pressboard.form.Afterwards;
 import org.pressboard.form.FormKey;
 import org.pressboard.grant.Audience;
@@ -58,6 +59,7 @@ public final class Definitions {
             .addMixIn(FormKey.class, Named.class)
             .addMixIn(GroupKey.class, Named.class)
             .addMixIn(PageKey.class, Named.class)
+            .addMixIn(PartKey.class, Named.class)
             .addMixIn(RowId.class, Numbered.class)
             .addMixIn(Fields.class, FieldList.class)
             .addMixIn(Problems.class, ProblemList.class)
@@ -231,7 +233,9 @@ public final class Definitions {
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "part")
     @JsonSubTypes({
         @Type(name = "listing", value = Part.OfListing.class),
-        @Type(name = "form", value = Part.OfForm.class)
+        @Type(name = "form", value = Part.OfForm.class),
+        @Type(name = "text", value = Part.OfText.class),
+        @Type(name = "rule", value = Part.OfRule.class)
     })
     private interface PageParts {
     }

@@ -24,7 +24,8 @@ import tools.jackson.databind.node.ObjectNode;
  */
 public final class KeptForm<T> {
 
-    static final KeptForm<Page> PAGE = new KeptForm<>("page", Page.class, List.of(PageSteps::toSecond, PageSteps::toThird));
+    static final KeptForm<Page> PAGE = new KeptForm<>("page", Page.class, List.of(PageSteps::toSecond, PageSteps::toThird,
+            PageSteps::toFourth));
     public static final KeptForm<Table> TABLE = of("table", Table.class);
     static final KeptForm<Condition> CONDITION = of("condition", Condition.class);
     public static final KeptForm<Field> FIELD = of("field", Field.class);

@@ -63,6 +63,15 @@ final class PageSteps {
         page.put("lead", page.path("lead").asString(""));
     }
 
+    /** In the third form a part said nothing of how it is set into its page but whom it is for. */
+    static void toFourth(ObjectNode page) {
+        for (JsonNode part : page.path("parts")) {
+            ObjectNode of = (ObjectNode) part;
+            of.putObject("frame").put("width", "WHOLE").set(AUDIENCES, array(part.path(AUDIENCES)));
+            of.remove(AUDIENCES);
+        }
+    }
+
     private static JsonNode audiences(JsonNode access, String listing) {
         for (JsonNode of : access.path(LISTINGS)) {
             if (of.path("listing").asString("").equals(listing)) {

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Objects;
 import org.junit.jupiter.api.Test;
 import org.pressboard.condition.Condition;
+import org.pressboard.edition.Frame;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Audience;
@@ -74,10 +75,21 @@ class KeptFormTest {
         assertThat(bare.forms()).isEmpty();
     }
 
+    /** In the third form nothing was said of how a part is set into its page, and there were no words between them. */
+    @Test
+    void aPageOfTheThirdFormHasItsPartsAcrossTheWholePage() {
+        Page page = KeptForm.PAGE.read(file("page-3.json"));
+        assertThat(page.parts()).hasSize(2).allSatisfy(part -> assertThat(part.frame()).isEqualTo(Frame.USUAL));
+        Page later = KeptForm.PAGE.read(file("page-4.json"));
+        assertThat(later.with(page.listings()).holding(page.forms()).parts()).hasSize(4).element(1)
+                .satisfies(part -> assertThat(part.frame().width()).isEqualTo(Frame.Width.TWO_THIRDS));
+        assertThat(later.listings()).isEqualTo(page.listings());
+    }
+
     @Test
     void todaysFormIsWrittenAsItIsRead() {
-        assertThat(JSON.readTree(KeptForm.PAGE.write(KeptForm.PAGE.read(file("page-3.json")))))
-                .isEqualTo(JSON.readTree(file("page-3.json")));
+        assertThat(JSON.readTree(KeptForm.PAGE.write(KeptForm.PAGE.read(file("page-4.json")))))
+                .isEqualTo(JSON.readTree(file("page-4.json")));
         assertThat(JSON.readTree(KeptForm.TABLE.write(KeptForm.TABLE.read(file("table-1.json")))))
                 .isEqualTo(JSON.readTree(file("table-1.json")));
     }
