@@ -298,7 +298,7 @@ Alpine.data('fieldOrder', () => ({
         this.lifted = line;
         this.before = line.nextElementSibling;
         line.classList.add('lifted');
-        this.said = 'Lifted. Arrows move it, Space puts it down, Escape puts it back.';
+        this.said = say('lifted');
       }
     } else if (this.lifted === line && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
       event.preventDefault();
@@ -314,8 +314,14 @@ Alpine.data('fieldOrder', () => ({
       this.said = say('back');
     }
   },
+  // Lines that hold forms of their own are sent by one beside them.
   keep() {
-    this.$refs.list.closest('form').requestSubmit();
+    const { list, order } = this.$refs;
+    if (order) {
+      const all = [['do', 'order'], ...[...list.children].map(line => ['part', line.dataset.part])];
+      order.replaceChildren(...all.map(([name, value]) => Object.assign(document.createElement('input'), { type: 'hidden', name, value })));
+    }
+    (order ?? list.closest('form')).requestSubmit();
   },
 }));
 

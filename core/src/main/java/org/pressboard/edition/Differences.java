@@ -7,6 +7,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.pressboard.edition.Difference.TicketLine;
 import org.pressboard.form.Form;
 import org.pressboard.grant.Audience;
@@ -99,6 +100,11 @@ public final class Differences {
                     note(had != null && !(had.text().equals(text.text()) && had.heading().equals(text.heading())), TicketLine.PAGE,
                             "text", called(text));
                 }
+                case Part.OfPicture picture -> {
+                    note(was.isEmpty(), TicketLine.PAGE, "picture-added", called(picture));
+                    note(was.filter(had -> !had.framed(picture.frame()).equals(picture)).isPresent(), TicketLine.PAGE, "picture",
+                            called(picture));
+                }
                 case Part.OfRule rule -> {
                     note(was.isEmpty(), TicketLine.PAGE, "rule-added", called(rule));
                     note(was.filter(had -> !had.heading().equals(rule.heading())).isPresent(), TicketLine.PAGE, "rule", called(rule));
@@ -106,8 +112,11 @@ public final class Differences {
             }
         }
         before.parts().stream().filter(part -> part.table().isEmpty() && after.part(part.anchor()).isEmpty())
-                .forEach(part -> found.add(Difference.of(TicketLine.PAGE, part instanceof Part.OfText ? "text-removed" : "rule-removed",
-                        called(part))));
+                .forEach(part -> found.add(Difference.of(TicketLine.PAGE, removed(part), called(part))));
+    }
+
+    private static String removed(Part part) {
+        return part instanceof Part.OfText ? "text-removed" : part instanceof Part.OfPicture ? "picture-removed" : "rule-removed";
     }
 
     /** What a part is called, or how it begins. */
@@ -115,6 +124,8 @@ public final class Differences {
         return switch (part) {
             case Part.OfListing of -> of.listing().dress().titleOr(label(of.listing().table()));
             case Part.OfText of when of.heading().isEmpty() -> shortened(of.text());
+            case Part.OfPicture of -> Stream.of(of.caption(), of.words(), of.picture().name()).filter(said -> !said.isEmpty())
+                    .findFirst().map(Differences::shortened).orElse("");
             default -> part.heading();
         };
     }

@@ -23,6 +23,7 @@ import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
 import org.pressboard.value.Names;
+import org.pressboard.value.Value;
 
 /**
  * A page as it is drafted or published: its title, what is said before all, and what it is made of, from top to bottom.
@@ -155,6 +156,16 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
     /** The same with words behind all else. */
     public Page telling(String heading, String text) {
         return adding(new Part.OfText(freeKey(heading), heading, text, Frame.USUAL));
+    }
+
+    /** The same with a picture behind all else. */
+    public Page picturing(Value.Attachment picture, String words, String caption) {
+        return adding(new Part.OfPicture(freeKey(caption.isEmpty() ? words : caption), picture, words, caption, Frame.USUAL));
+    }
+
+    /** Whether one of its pictures has that content. */
+    public boolean hasPicture(String content) {
+        return parts.stream().anyMatch(part -> part instanceof Part.OfPicture of && of.picture().content().equals(content));
     }
 
     /** The same with a rule behind all else. */

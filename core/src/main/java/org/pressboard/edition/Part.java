@@ -12,6 +12,7 @@ import org.pressboard.listing.ListingKey;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
 import org.pressboard.value.FieldKey;
+import org.pressboard.value.Value;
 
 /** One of the things of which a page is made, how it is set into it, and whom it is for. */
 public sealed interface Part {
@@ -56,11 +57,11 @@ public sealed interface Part {
     /** Where an address leads to it, behind its page's and a {@code #}; also by which it is named in what the desk sends. */
     default String anchor() {
         return switch (this) {
-            case OfListing of -> of.key().name();
+            case OfListing of -> "sheet-" + of.key();
             case OfForm of -> "form-" + of.key();
-            // neither a listing nor a form has an underscore in its name
-            case OfText of -> "part_" + of.key();
-            case OfRule of -> "part_" + of.key();
+            case OfText of -> "part-" + of.key();
+            case OfRule of -> "part-" + of.key();
+            case OfPicture of -> "part-" + of.key();
         };
     }
 
@@ -157,6 +158,47 @@ public sealed interface Part {
         /** The same with other words. */
         public OfText saying(String heading, String text) {
             return new OfText(key, heading, text, frame);
+        }
+
+        @Override
+        public Optional<TableKey> table() {
+            return Optional.empty();
+        }
+
+        @Override
+        public Set<FieldKey> named() {
+            return Set.of();
+        }
+
+        @Override
+        public Optional<Part> among(Tables tables) {
+            return Optional.of(this);
+        }
+    }
+
+    /**
+     * A picture of the owner's.
+     *
+     * @param words   for those who do not see it; empty: it adds nothing to what is read
+     * @param caption what is said under it; may be empty
+     */
+    record OfPicture(PartKey key, Value.Attachment picture, String words, String caption, Frame frame) implements Part {
+
+        public static final int LONGEST_WORDS = 300;
+
+        @Override
+        public OfPicture framed(Frame other) {
+            return new OfPicture(key, picture, words, caption, other);
+        }
+
+        /** The same with other words. */
+        public OfPicture saying(String words, String caption) {
+            return new OfPicture(key, picture, words, caption, frame);
+        }
+
+        @Override
+        public String heading() {
+            return "";
         }
 
         @Override

@@ -4,7 +4,7 @@ import java.util.Set;
 import java.util.regex.Pattern;
 import org.pressboard.value.Names;
 
-/** By which a text or a rule is told from the other parts of its page, such as {@code opening-hours}. */
+/** By which a text, a picture or a rule is told from the other parts of its page, such as {@code opening-hours}. */
 public record PartKey(String name) {
 
     private static final Pattern FORM = Pattern.compile("[a-z][a-z0-9-]{0,59}");

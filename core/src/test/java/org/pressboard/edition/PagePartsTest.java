@@ -18,6 +18,7 @@ import org.pressboard.listing.Listing;
 import org.pressboard.listing.ListingKey;
 import org.pressboard.table.TableKey;
 import org.pressboard.table.Tables;
+import org.pressboard.value.Value;
 
 /** A page is an ordered list of parts, whatever is added to them, changed and taken off. */
 class PagePartsTest {
@@ -44,33 +45,33 @@ class PagePartsTest {
     @Test
     void wordsAndRulesStandBehindAllElseUntilTheyAreMoved() {
         Page page = page();
-        assertThat(anchors(page)).containsExactly("list-1", "list-2", "form-form-1", "part_opening-hours", "part_part");
-        Page moved = page.ordered(List.of("part_opening-hours", "list-2"));
-        assertThat(anchors(moved)).containsExactly("part_opening-hours", "list-2", "list-1", "form-form-1", "part_part");
+        assertThat(anchors(page)).containsExactly("sheet-list-1", "sheet-list-2", "form-form-1", "part-opening-hours", "part-part");
+        Page moved = page.ordered(List.of("part-opening-hours", "sheet-list-2"));
+        assertThat(anchors(moved)).containsExactly("part-opening-hours", "sheet-list-2", "sheet-list-1", "form-form-1", "part-part");
         // another of the same words has a place of its own
-        assertThat(anchors(moved.telling("Opening hours", ""))).endsWith("part_opening-hours-2");
-        assertThat(anchors(moved.without("part_part"))).doesNotContain("part_part");
+        assertThat(anchors(moved.telling("Opening hours", ""))).endsWith("part-opening-hours-2");
+        assertThat(anchors(moved.without("part-part"))).doesNotContain("part-part");
     }
 
     @Test
     void listingsAndFormsKeepTheirPlacesAmongTheOthers() {
-        Page page = page().ordered(List.of("part_opening-hours", "list-1", "part_part", "form-form-1", "list-2"))
-                .changing("list-2", part -> part.framed(part.frame().of(Frame.Width.HALF)));
+        Page page = page().ordered(List.of("part-opening-hours", "sheet-list-1", "part-part", "form-form-1", "sheet-list-2"))
+                .changing("sheet-list-2", part -> part.framed(part.frame().of(Frame.Width.HALF)));
         assertThat(anchors(page.with(List.of(listing(2), listing(1), listing(3)))))
-                .containsExactly("part_opening-hours", "list-2", "part_part", "form-form-1", "list-1", "list-3");
-        assertThat(page.with(List.of(listing(2))).part("list-2").orElseThrow().frame().width()).isEqualTo(Frame.Width.HALF);
-        assertThat(anchors(page.with(List.of()))).containsExactly("part_opening-hours", "part_part", "form-form-1");
+                .containsExactly("part-opening-hours", "sheet-list-2", "part-part", "form-form-1", "sheet-list-1", "sheet-list-3");
+        assertThat(page.with(List.of(listing(2))).part("sheet-list-2").orElseThrow().frame().width()).isEqualTo(Frame.Width.HALF);
+        assertThat(anchors(page.with(List.of()))).containsExactly("part-opening-hours", "part-part", "form-form-1");
         assertThat(anchors(page.holding(List.of()).with(List.of()).holding(List.of(form(2))).with(List.of(listing(4)))))
-                .containsExactly("list-4", "part_opening-hours", "part_part", "form-form-2");
+                .containsExactly("sheet-list-4", "part-opening-hours", "part-part", "form-form-2");
     }
 
     @Test
     void wordsStayWhateverBecomesOfTables() {
         Page page = page();
-        assertThat(anchors(page.among(Tables.of(List.of())))).containsExactly("part_opening-hours", "part_part");
-        assertThat(anchors(page.without(TREES))).containsExactly("part_opening-hours", "part_part");
-        Page forMembers = page.changing("part_opening-hours", part -> part.forThose(List.of(Audience.MEMBERS)));
-        assertThat(forMembers.of(Visitor.ANYONE).part("part_opening-hours")).isEmpty();
+        assertThat(anchors(page.among(Tables.of(List.of())))).containsExactly("part-opening-hours", "part-part");
+        assertThat(anchors(page.without(TREES))).containsExactly("part-opening-hours", "part-part");
+        Page forMembers = page.changing("part-opening-hours", part -> part.forThose(List.of(Audience.MEMBERS)));
+        assertThat(forMembers.of(Visitor.ANYONE).part("part-opening-hours")).isEmpty();
     }
 
     /** Whatever order is asked for, no part is lost and none is there twice. */
@@ -96,16 +97,34 @@ class PagePartsTest {
     @Test
     void whatChangedIsTold() {
         Page before = page();
-        Page after = before.ordered(List.of("part_opening-hours"))
-                .changing("part_opening-hours", part -> ((Part.OfText) part).saying("Hours", "From ten.")
+        Page after = before.ordered(List.of("part-opening-hours"))
+                .changing("part-opening-hours", part -> ((Part.OfText) part).saying("Hours", "From ten.")
                         .framed(new Frame(Frame.Width.THIRD, List.of())))
-                .without("part_part").ruled("Old trees");
+                .without("part-part").ruled("Old trees");
         assertThat(Differences.between(before, after, Tables.of(List.of()))).extracting(Difference::code)
                 .containsExactly("text", "rule-added", "rule-removed", "order", "width");
         assertThat(Differences.between(after, before, Tables.of(List.of()))).extracting(Difference::code)
                 .containsExactly("text", "rule-added", "rule-removed", "order", "width");
-        assertThat(Differences.between(before, before.without("part_opening-hours"), Tables.of(List.of()))).singleElement()
+        assertThat(Differences.between(before, before.without("part-opening-hours"), Tables.of(List.of()))).singleElement()
                 .isEqualTo(Difference.of(Difference.TicketLine.PAGE, "text-removed", "Opening hours"));
+    }
+
+    @Test
+    void aPictureIsToldByWhatIsSaidUnderIt() {
+        Value.Attachment file = new Value.Attachment("ab".repeat(32), "gate.png");
+        Page before = page();
+        Page after = before.picturing(file, "A gate, open", "The old gate");
+        assertThat(anchors(after)).endsWith("part-the-old-gate");
+        assertThat(after.hasPicture(file.content())).isTrue();
+        assertThat(before.hasPicture(file.content())).isFalse();
+        Tables none = Tables.of(List.of());
+        assertThat(Differences.between(before, after, none)).containsExactly(
+                Difference.of(Difference.TicketLine.PAGE, "picture-added", "The old gate"));
+        assertThat(Differences.between(after, before, none)).containsExactly(
+                Difference.of(Difference.TicketLine.PAGE, "picture-removed", "The old gate"));
+        Page said = after.changing("part-the-old-gate", part -> ((Part.OfPicture) part).saying("", ""));
+        assertThat(Differences.between(after, said, none)).containsExactly(
+                Difference.of(Difference.TicketLine.PAGE, "picture", "gate.png"));
     }
 
     @Test

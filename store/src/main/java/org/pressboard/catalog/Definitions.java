@@ -235,6 +235,7 @@ public final class Definitions {
         @Type(name = "listing", value = Part.OfListing.class),
         @Type(name = "form", value = Part.OfForm.class),
         @Type(name = "text", value = Part.OfText.class),
+        @Type(name = "picture", value = Part.OfPicture.class),
         @Type(name = "rule", value = Part.OfRule.class)
     })
     private interface PageParts {

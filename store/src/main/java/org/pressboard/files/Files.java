@@ -174,7 +174,14 @@ public class Files {
         }
     }
 
-    /** Throws away what was brought and never put into a row. */
+    /** Notes that a file stands on a page, as part of the caller's transaction where there is one. */
+    @Transactional
+    public void use(String page, String content) {
+        sql.execute("insert into pressboard.page_file (content, page_key) values ({0}, {1}) on conflict do nothing",
+                DSL.val(content), DSL.val(page));
+    }
+
+    /** Throws away what was brought and never put into a row, nor on a page. */
     @Scheduled(cron = "0 41 3 * * *")
     public void removeUnusedOnce() {
         once.every(Duration.ofMinutes(60), "files", this::removeUnused);
@@ -185,6 +192,7 @@ public class Files {
     public void removeUnused() {
         sql.execute("delete from pressboard.file kept where added_at < now() - interval '1 day' and not exists "
                 + "(select from pressboard.file_use used where used.content = kept.content) and not exists "
+                + "(select from pressboard.page_file used where used.content = kept.content) and not exists "
                 + "(select from pressboard.intake_picture brought where brought.content = kept.content)");
     }
 

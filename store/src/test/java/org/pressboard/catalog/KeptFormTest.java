@@ -81,7 +81,7 @@ class KeptFormTest {
         Page page = KeptForm.PAGE.read(file("page-3.json"));
         assertThat(page.parts()).hasSize(2).allSatisfy(part -> assertThat(part.frame()).isEqualTo(Frame.USUAL));
         Page later = KeptForm.PAGE.read(file("page-4.json"));
-        assertThat(later.with(page.listings()).holding(page.forms()).parts()).hasSize(4).element(1)
+        assertThat(later.with(page.listings()).holding(page.forms()).parts()).hasSize(5).element(1)
                 .satisfies(part -> assertThat(part.frame().width()).isEqualTo(Frame.Width.TWO_THIRDS));
         assertThat(later.listings()).isEqualTo(page.listings());
     }

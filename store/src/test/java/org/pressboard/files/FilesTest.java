@@ -22,6 +22,8 @@ import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.pressboard.edition.Page;
+import org.pressboard.edition.PageKey;
 import org.pressboard.editing.RowEditing;
 import org.pressboard.problem.Problem;
 import org.pressboard.problem.ProblemsFound;
@@ -154,6 +156,26 @@ class FilesTest extends StoreTest {
         files.removeUnused();
         assertThat(files.find(picture.content())).isPresent();
         assertThat(files.find(text.content())).isEmpty();
+    }
+
+    @Test
+    void aPictureOfAPageStaysAsLongAsThePage() throws IOException {
+        KeptFile picture = keep(picture(21, 20, "png"), "gate.png");
+        PageKey key = new PageKey("gate");
+        inTransaction(() -> {
+            catalog.addPage(new Page(key, "Gate", List.of()).picturing(new Value.Attachment(picture.content(), "gate.png"), "", ""));
+            files.use(key.name(), picture.content());
+        });
+        files.use(key.name(), picture.content());
+        inTransaction(() -> sql.execute("update pressboard.file set added_at = now() - interval '2 days'"));
+        files.removeUnused();
+        assertThat(files.find(picture.content())).isPresent();
+        inTransaction(() -> catalog.move(key, new PageKey("old-gate")));
+        files.removeUnused();
+        assertThat(files.find(picture.content())).isPresent();
+        inTransaction(() -> sql.execute("delete from pressboard.page where key = 'old-gate'"));
+        files.removeUnused();
+        assertThat(files.find(picture.content())).isEmpty();
     }
 
     private RowEditing.Outcome outcome(TableKey table, FieldKey field, Value.Attachment file) {

@@ -1,7 +1,6 @@
 package org.pressboard.desk;
 
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -98,30 +97,6 @@ class DeskDraft {
             return page.with(more);
         });
         return "redirect:/desk/pages/" + key + "/" + listing.key();
-    }
-
-    /** Moves a listing up or down, or takes it off the page. */
-    @PostMapping("/desk/pages/{key}/listings/{listing}")
-    String move(Visit visit, @PathVariable String key, @PathVariable String listing, @RequestParam String way,
-            RedirectAttributes flash) {
-        Page draft = DraftedPages.draft(catalog, key);
-        if (way.equals("off") && draft.listings().size() == 1) {
-            return refused(key, Problem.of("page.last-listing"), flash);
-        }
-        change(visit, draft, page -> page.with(moved(page.listings(), listing, way)));
-        return "redirect:/desk/pages/" + key;
-    }
-
-    private static List<Listing> moved(List<Listing> listings, String which, String way) {
-        List<Listing> moved = new ArrayList<>(listings);
-        int at = moved.stream().map(listing -> listing.key().name()).toList().indexOf(which);
-        int to = way.equals("up") ? at - 1 : at + 1;
-        if (way.equals("off") && at >= 0) {
-            moved.remove(at);
-        } else if (at >= 0 && to >= 0 && to < moved.size()) {
-            Collections.swap(moved, at, to);
-        }
-        return moved;
     }
 
     private void change(Visit visit, Page draft, UnaryOperator<Page> change) {

@@ -2,7 +2,9 @@ package org.pressboard.desk;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -13,8 +15,11 @@ import org.pressboard.bulk.Intakes;
 import org.pressboard.catalog.Catalog;
 import org.pressboard.catalog.DraftedPage;
 import org.pressboard.control.FormDesk;
+import org.pressboard.desk.publish.Audiences;
 import org.pressboard.desk.publish.DeskPublish;
 import org.pressboard.listing.Listing;
+import org.pressboard.listing.ListingKey;
+import org.pressboard.part.PageLines;
 import org.pressboard.schema.Indexes;
 import org.pressboard.schema.Publisher;
 import org.pressboard.sheet.Sheet;
@@ -49,9 +54,11 @@ class DeskPages {
     private final DeskPublish publish;
     private final PageNotes notes;
     private final FormDesk forms;
+    private final PageLines lines;
 
     DeskPages(Catalog catalog, Publisher publisher, Sheets sheets, Intakes intakes, MessageSource messages,
-            DeskPublish publish, PageNotes notes, FormDesk forms) {
+            DeskPublish publish, PageNotes notes, FormDesk forms, PageLines lines) {
+        this.lines = lines;
         this.forms = forms;
         this.notes = notes;
         this.publish = publish;
@@ -72,18 +79,19 @@ class DeskPages {
         DraftedPage page = DraftedPages.find(catalog, key);
         model.addAttribute("page", page);
         model.addAttribute("publishing", publish.beside(visit, page.draft()));
-        model.addAttribute("audiences", DeskAccess.choices(catalog.groups(), Words.ofRequest(messages)));
-        model.addAttribute("letIn", DeskAccess.names(page.draft().access().audiences()));
-        model.addAttribute("letInTo", page.draft().listings().stream().collect(Collectors.toMap(
-                listing -> listing.key().name(), listing -> DeskAccess.names(page.draft().audiences(listing.key())))));
+        model.addAttribute("audiences", new Audiences(catalog.groups(), Words.ofRequest(messages)).choices());
+        model.addAttribute("letIn", Audiences.names(page.draft().access().audiences()));
         model.addAttribute("allTables", catalog.tables().all());
         OpenPage on = open(visit, page);
-        model.addAttribute("sheets", on.askings(parameters).stream().map(sheets::sheet).toList());
+        Map<ListingKey, Sheet> drawn = new LinkedHashMap<>();
+        on.askings(parameters).forEach(asking -> drawn.put(asking.listing().key(), sheets.sheet(asking)));
+        model.addAttribute("lines", lines.lines(on, drawn, on.allForms().stream().collect(Collectors.toMap(
+                open -> open.form().key(), forms::proof))));
+        model.addAttribute("binned", drawn.isEmpty() && !page.draft().listings().isEmpty());
         model.addAttribute("indexes", indexes(page));
         Optional.ofNullable(intake).flatMap(intakes::find).ifPresent(done -> showIntake(model, done));
         model.addAttribute("shown", listings(page).map(this::shown).toList());
         notes.tell(visit.site(), page, model);
-        model.addAttribute("forms", on.allForms().stream().map(forms::proof).toList());
         model.addAttribute("words", Words.ofRequest(messages));
         return "desk/page";
     }

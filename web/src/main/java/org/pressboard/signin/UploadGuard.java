@@ -17,7 +17,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
  */
 public final class UploadGuard extends OncePerRequestFilter {
 
-    private static final Pattern PLACES = Pattern.compile("/desk/(intake|files|intake/[0-9a-f-]{36}/pictures)");
+    private static final Pattern PLACES = Pattern.compile("/desk/(intake|files|intake/[0-9a-f-]{36}/pictures|parts/[a-z][a-z0-9-]*/picture)");
 
     /** Further places that take files from whoever the request is from. */
     public interface Places {

@@ -7,8 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import org.pressboard.drawing.DrawnOnce;
 import org.pressboard.edition.Page;
-import org.pressboard.sheet.DrawnSheets;
-import org.pressboard.sheet.Sheet;
+import org.pressboard.part.PageLines;
 import org.pressboard.stand.OpenPage;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.View;
@@ -21,17 +20,15 @@ class DrawnPages {
     private static final int USUAL_SIZE = 32 * 1024;
 
     private final DrawnOnce once;
-    private final DrawnSheets drawn;
     private final SiteFrames frames;
 
-    DrawnPages(DrawnOnce once, DrawnSheets drawn, SiteFrames frames) {
+    DrawnPages(DrawnOnce once, SiteFrames frames) {
         this.once = once;
-        this.drawn = drawn;
         this.frames = frames;
     }
 
-    /** A page and its listings, as this request gets them. */
-    record Outline(OpenPage on, List<Sheet> sheets, HttpServletRequest request) {
+    /** A page and what it is made of, as this request gets it. */
+    record Outline(OpenPage on, List<PageLines.Line> lines, HttpServletRequest request) {
 
         Page page() {
             return on.page();
@@ -48,31 +45,34 @@ class DrawnPages {
         }
     }
 
-    /** One that has nothing on it but listings, and on which nothing is said: what is the same is drawn once. */
+    /** One that has no form on it, and on which nothing is said: what is the same is drawn once. */
     View plain(Outline outline) {
         StringBuilder drawing = new StringBuilder(USUAL_SIZE);
-        once.draw(drawing, "site/page", facts(outline), outline.language(), gaps(outline));
+        Map<String, DrawnOnce.Filling> gaps = new HashMap<>(gaps(outline));
+        gaps.put("parts", html -> PageLines.draw(html, outline.lines));
+        once.draw(drawing, "site/page", facts(outline), outline.language(), gaps);
         return DrawnOnce.answer(drawing, outline.language());
     }
 
-    /** What the template of pages goes by, with no forms and nothing said. */
+    /** What the template of pages goes by, with nothing said. */
     Map<String, Object> attributes(Outline outline) {
         Map<String, Object> all = new HashMap<>(facts(outline));
         gaps(outline).forEach((name, gap) -> all.put(name, DrawnOnce.text(gap)));
+        all.put("parts", "");
+        all.put("lines", outline.lines);
         return all;
     }
 
     private Map<String, Object> facts(Outline outline) {
         return Map.of("title", outline.page().title(), "lead", outline.page().lead(), "tag", outline.on.visit().site().site().languageTag(),
                 "foot", outline.on.visit().site().site().foot(),
-                "unseen", List.of(), "forms", List.of());
+                "unseen", List.of(), "lines", List.of());
     }
 
     private Map<String, DrawnOnce.Filling> gaps(Outline outline) {
         Page page = outline.page();
         SiteFrame frame = frames.of(outline.request, outline.on.visit());
         return Map.of("head", html -> frame.drawHead(html, page.title() + " · " + frame.siteName(), outline.canonical(),
-                "site", outline.language()), "masthead", html -> frame.drawMasthead(html, page.key().name(), outline.language()),
-                "sheets", html -> outline.sheets.forEach(sheet -> drawn.draw(html, sheet, outline.language())));
+                "site", outline.language()), "masthead", html -> frame.drawMasthead(html, page.key().name(), outline.language()));
     }
 }

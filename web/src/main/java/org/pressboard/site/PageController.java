@@ -2,13 +2,17 @@ package org.pressboard.site;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.catalog.PublishedSite;
+import org.pressboard.control.AskedForm;
 import org.pressboard.control.FormDesk;
 import org.pressboard.edition.PageKey;
 import org.pressboard.editing.Rejections;
@@ -18,8 +22,10 @@ import org.pressboard.form.FormKey;
 import org.pressboard.grant.Decision;
 import org.pressboard.grant.Visitor;
 import org.pressboard.listing.Listing;
+import org.pressboard.listing.ListingKey;
 import org.pressboard.listing.TakeAway;
 import org.pressboard.pace.Pace;
+import org.pressboard.part.PageLines;
 import org.pressboard.sheet.Sheet;
 import org.pressboard.sheet.Sheets;
 import org.pressboard.stand.Addresses;
@@ -54,10 +60,12 @@ class PageController {
     private final FormDesk desk;
     private final Receipts receipts;
     private final DrawnPages pages;
+    private final PageLines lines;
     private final Rejections rejections;
 
     PageController(Stands stands, Sheets sheets, Freshness freshness, Pace pace, FormDesk desk, Receipts receipts,
-            DrawnPages pages, Rejections rejections) {
+            DrawnPages pages, PageLines lines, Rejections rejections) {
+        this.lines = lines;
         this.rejections = rejections;
         this.pages = pages;
         this.receipts = receipts;
@@ -96,9 +104,10 @@ class PageController {
         } else if (freshness.isKnown(visit, askings, request, response)) {
             return null;
         }
-        List<Sheet> drawn = drawn(visit, askings);
+        Map<FormKey, AskedForm> asked = forms.stream().collect(Collectors.toMap(form -> form.form().key(),
+                form -> desk.lay(form, request.getRequest())));
         List<Table> unseen = visit.visitor().isStaff() ? unseen(on) : List.of();
-        DrawnPages.Outline outline = new DrawnPages.Outline(on, drawn, request.getRequest());
+        DrawnPages.Outline outline = new DrawnPages.Outline(on, lines.lines(on, drawn(visit, askings), asked), request.getRequest());
         say(on, receipt, parameters, model);
         model.addAttribute("rejected", rejected);
         if (rejected.isEmpty() && forms.isEmpty() && unseen.isEmpty() && !isSaying(model)) {
@@ -107,7 +116,6 @@ class PageController {
         model.addAllAttributes(pages.attributes(outline));
         model.addAttribute("page", on.page());
         model.addAttribute("unseen", unseen);
-        model.addAttribute("forms", forms.stream().map(form -> desk.lay(form, request.getRequest())).toList());
         return new ModelAndView("site/page");
     }
 
@@ -132,16 +140,18 @@ class PageController {
         model.addAttribute("page", on.page());
         model.addAttribute(SiteFrames.DRAWN, on.visit());
         model.addAttribute("closed", on.isClosed());
-        model.addAttribute("forms", on.allForms().stream().map(desk::proof).toList());
-        model.addAttribute("sheets", drawn(visit, askings));
+        model.addAttribute("lines", lines.lines(on, drawn(visit, askings), on.allForms().stream().collect(Collectors.toMap(
+                open -> open.form().key(), desk::proof))));
         model.addAttribute("unseen", askings.stream().filter(asking -> !asking.isAllowed())
                 .map(asking -> asking.table().label()).toList());
         return "desk/bench/proof";
     }
 
-    private List<Sheet> drawn(Visit visit, List<Asking> askings) {
-        return askings.stream().filter(Asking::isAllowed)
-                .map(asking -> pace.inTurn(visit.address(), () -> sheets.sheet(asking))).toList();
+    private Map<ListingKey, Sheet> drawn(Visit visit, List<Asking> askings) {
+        Map<ListingKey, Sheet> drawn = new LinkedHashMap<>();
+        askings.stream().filter(Asking::isAllowed).forEach(asking -> drawn.put(asking.listing().key(),
+                pace.inTurn(visit.address(), () -> sheets.sheet(asking))));
+        return drawn;
     }
 
     /** Says of what has just been done what the address tells, and offers to take it back. */

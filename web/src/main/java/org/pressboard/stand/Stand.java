@@ -22,12 +22,22 @@ public sealed interface Stand {
         return page();
     }
 
+    /** What the addresses of the page's own pictures begin with; at the desk they are looked at as they were brought. */
+    default String pictures() {
+        return "/desk/files";
+    }
+
     /** A page that visitors get. */
     record Published(PageKey key) implements Stand {
 
         @Override
         public String page() {
             return "/" + key;
+        }
+
+        @Override
+        public String pictures() {
+            return page() + "/picture";
         }
 
         /** Whatever page it stands on. */

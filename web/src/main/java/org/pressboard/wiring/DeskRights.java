@@ -18,7 +18,7 @@ final class DeskRights {
     private static final String[] OWNERS_OF_DRAFTS = {"/desk/pages/*/publish", "/desk/pages/*/withdraw",
         "/desk/pages/*/place", "/desk/forms/*/*/question", "/desk/editions/*/*/put-back"};
 
-    private static final String[] DRAFTS = {"/desk/forms", "/desk/forms/**", "/desk/pages", "/desk/pages/**",
+    private static final String[] DRAFTS = {"/desk/forms", "/desk/forms/**", "/desk/pages", "/desk/pages/**", "/desk/parts/**",
             "/desk/proof/**", "/desk/seen/**",
         "/desk/editions/**", "/desk/indexes/*", "/desk/members/called", "/desk/intake", "/desk/intake/**"};
 

@@ -57,6 +57,7 @@ class AddressMatrixTest extends InBrowser {
             POST /welcome
             ANY /error
             GET /files/*/*/*
+            GET /*/picture/*/*
             GET /listings/*/rows
             GET /listings/*/rows/count
             GET /listings/*/rows/totals
@@ -150,7 +151,12 @@ class AddressMatrixTest extends InBrowser {
             POST /desk/pages/*/remove
             POST /desk/pages/*/put-back
             POST /desk/pages/*/listings
-            POST /desk/pages/*/listings/*
+            POST /desk/parts/*/picture
+            GET /desk/parts/*
+            GET /desk/parts/*/ticket
+            POST /desk/parts/*/change
+            POST /desk/parts/*/undo
+            POST /desk/parts/*/redo
             GET /desk/pages/*/*
             GET /desk/pages/*/*/rows
             GET /desk/pages/*/*/rows/totals

@@ -1,5 +1,8 @@
 package org.pressboard.sheet.line;
 
+import org.commonmark.node.AbstractVisitor;
+import org.commonmark.node.Heading;
+import org.commonmark.node.Node;
 import org.commonmark.parser.Parser;
 import org.commonmark.renderer.html.HtmlRenderer;
 import org.owasp.html.HtmlPolicyBuilder;
@@ -22,7 +25,23 @@ public final class FormattedTexts {
             .requireRelsOnLinks("noopener", "nofollow", "ugc")
             .toFactory();
 
+    /** The page's title, and what stands over a part. */
+    private static final int ABOVE = 2;
+    private static final int LOWEST = 6;
+
     private FormattedTexts() {
+    }
+
+    /** The same on a page, where headings of the text stand below those of the page. */
+    public static String page(String commonMark) {
+        Node text = PARSER.parse(commonMark);
+        text.accept(new AbstractVisitor() {
+            @Override
+            public void visit(Heading heading) {
+                heading.setLevel(Math.min(heading.getLevel() + ABOVE, LOWEST));
+            }
+        });
+        return POLICY.sanitize(RENDERER.render(text));
     }
 
     public static String html(String commonMark) {
