@@ -15,6 +15,7 @@ import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operand;
 import org.pressboard.condition.Operator;
 import org.pressboard.edition.Access;
+import org.pressboard.edition.Frame;
 import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.form.Afterwards;
@@ -216,7 +217,16 @@ class DemoPages {
                         .with(Opening.NONE.by(Opening.How.PAGE).showing(keys("day", "begins", "where", "what_we_do",
                         "places", "places_left")
                         .stream().map(Shown::usual).toList())))));
+        drafts.change(page, OWNER, draft -> halved(halved(draft.telling("What to bring", """
+                Stout shoes, gloves and something to drink. Tools are in the shed.
+
+                - **Children** are welcome with somebody who looks after them.
+                - If it pours, the gate says so by eight."""), "form-sign-up"), "part-what-to-bring"));
         open(page, "work_days");
+    }
+
+    private static Page halved(Page page, String part) {
+        return page.changing(part, it -> it.framed(it.frame().of(Frame.Width.HALF)));
     }
 
     /** For stewards, who see to the tools. */
