@@ -63,7 +63,7 @@ public final class Differences {
         texts(before, after);
         note(!shared(before, after).equals(shared(after, before)), TicketLine.PAGE, "order");
         for (Part part : after.parts()) {
-            before.part(part.anchor()).filter(was -> was.frame().width() != part.frame().width())
+            alike(before, part).filter(was -> was.frame().width() != part.frame().width())
                     .ifPresent(was -> found.add(Difference.of(TicketLine.PAGE, "width", called(part), part.frame().width())));
         }
         note(!before.access().equals(after.access()) || !audiences(before, after).equals(audiences(after, before)), TicketLine.PAGE, "access");
@@ -87,10 +87,10 @@ public final class Differences {
         note(!before.notices().equals(after.notices()), TicketLine.FORM, "tell", after.title());
     }
 
-    /** Words and rules of the owner. */
+    /** Words, pictures and rules of the owner. */
     private void texts(Page before, Page after) {
         for (Part part : after.parts()) {
-            Optional<Part> was = before.part(part.anchor());
+            Optional<Part> was = alike(before, part);
             switch (part) {
                 case Part.OfListing listing -> { }
                 case Part.OfForm form -> { }
@@ -111,8 +111,13 @@ public final class Differences {
                 }
             }
         }
-        before.parts().stream().filter(part -> part.table().isEmpty() && after.part(part.anchor()).isEmpty())
+        before.parts().stream().filter(part -> part.table().isEmpty() && alike(after, part).isEmpty())
                 .forEach(part -> found.add(Difference.of(TicketLine.PAGE, removed(part), called(part))));
+    }
+
+    /** The part of that key and kind; another kind may have got the key of one that was removed. */
+    private static Optional<Part> alike(Page page, Part part) {
+        return page.part(part.anchor()).filter(found -> found.getClass() == part.getClass());
     }
 
     private static String removed(Part part) {

@@ -275,6 +275,11 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
         return parts.isEmpty();
     }
 
+    /** Whether there is something on it, and nothing of it has rows or takes any. */
+    public boolean isOfWordsAlone() {
+        return !isEmpty() && parts.stream().allMatch(part -> part.table().isEmpty());
+    }
+
     /** The same without what is of that table. */
     public Page without(TableKey table) {
         return keeping(part -> part.table().filter(table::equals).isEmpty());

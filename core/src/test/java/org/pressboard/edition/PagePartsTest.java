@@ -127,6 +127,31 @@ class PagePartsTest {
                 Difference.of(Difference.TicketLine.PAGE, "picture", "gate.png"));
     }
 
+    /** What has gone leaves its key to another, of whatever kind. */
+    @Test
+    void whateverBecomesOfAPageIsTold() {
+        Random random = new Random(2_026);
+        Value.Attachment file = new Value.Attachment("cd".repeat(32), "by.png");
+        Page page = page();
+        for (int round = 0; round < 1_000; round++) {
+            List<String> there = anchors(page);
+            String one = there.isEmpty() ? "" : there.get(random.nextInt(there.size()));
+            Page after = switch (random.nextInt(7)) {
+                case 0 -> page.telling("by", "b" + round);
+                case 1 -> page.ruled("by");
+                case 2 -> page.picturing(file, "by", "");
+                case 3 -> page.without(one);
+                case 4 -> page.changing(one, part -> part.framed(part.frame().of(Frame.Width.values()[random.nextInt(4)])));
+                case 5 -> page.with(List.of(listing(random.nextInt(3))));
+                default -> page.without(one).ruled("by");
+            };
+            boolean isTold = !Differences.between(page, after, Tables.of(List.of())).isEmpty();
+            assertThat(isTold).as("%s, %s", page.parts(), after.parts()).isEqualTo(!after.equals(page));
+            assertThat(anchors(after)).doesNotHaveDuplicates();
+            page = after.parts().size() > 12 ? page() : after;
+        }
+    }
+
     @Test
     void aKeyIsPlain() {
         assertThatThrownBy(() -> new PartKey("no key")).isInstanceOf(IllegalArgumentException.class);

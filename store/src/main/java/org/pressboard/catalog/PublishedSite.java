@@ -160,8 +160,8 @@ public record PublishedSite(Site site, List<Edition> editions, Set<PageKey> newe
     }
 
     /**
-     * The pages that the visitor gets to and on which there is something for them: rows that they may see, or a form that
-     * they may send. By address, each as they may have it.
+     * The pages that the visitor gets to and on which there is something for them: rows that they may see, a form that they
+     * may send, or, where nothing else on it is for them, words. By address, each as they may have it.
      */
     public Map<PageKey, Edition> openTo(Visitor visitor) {
         Map<PageKey, Edition> open = new LinkedHashMap<>();
@@ -181,7 +181,7 @@ public record PublishedSite(Site site, List<Edition> editions, Set<PageKey> newe
 
     private boolean hasSomething(Page page, Visitor visitor) {
         return page.listings().stream().anyMatch(listing -> maySee(visitor, listing.table()).isAllowed())
-                || page.forms().stream().anyMatch(form -> may(visitor, Verb.ADD, form.table()).isAllowed());
+                || page.forms().stream().anyMatch(form -> may(visitor, Verb.ADD, form.table()).isAllowed()) || page.isOfWordsAlone();
     }
 
     /** The page at that address, where it is published and this visitor does not get to it. */

@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.edition.Edition;
+import org.pressboard.edition.Page;
 import org.pressboard.edition.PageKey;
 import org.pressboard.grant.Deciding;
 import org.pressboard.grant.Grant;
@@ -86,8 +87,8 @@ class SiteReader {
 
     private PublishedSite site(Map<PageKey, Optional<Edition>> shown) {
         Tables tables = tables();
-        List<Edition> editions = shown.values().stream().flatMap(Optional::stream).map(edition -> without(edition, tables))
-                .filter(edition -> !edition.page().isEmpty()).toList();
+        List<Edition> editions = shown.values().stream().flatMap(Optional::stream)
+                .flatMap(edition -> without(edition, tables).stream()).toList();
         Set<PageKey> newer = shown.entrySet().stream().filter(page -> page.getValue().isEmpty()).map(Map.Entry::getKey)
                 .collect(Collectors.toSet());
         Map<TableKey, List<Grant>> grants = new HashMap<>();
@@ -102,8 +103,13 @@ class SiteReader {
         return new PublishedSite(settings(), editions, newer, tables, byTable, groups, addresses.former());
     }
 
-    /** Listings of tables that are in the bin are not shown, until the table is put back. */
-    private static Edition without(Edition edition, Tables tables) {
-        return edition.of(edition.page().among(tables));
+    /**
+     * Listings of tables that are in the bin are not shown, until the table is put back; nor is a page of which only words would
+     * be left, for those went with its rows.
+     */
+    private static Optional<Edition> without(Edition edition, Tables tables) {
+        Page left = edition.page().among(tables);
+        boolean isBare = left.isEmpty() || (left.isOfWordsAlone() && !edition.page().isOfWordsAlone());
+        return isBare ? Optional.empty() : Optional.of(edition.of(left));
     }
 }

@@ -13,7 +13,12 @@ import java.util.List;
 import java.util.Objects;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
+import org.pressboard.edition.Frame;
 import org.pressboard.edition.PageKey;
+import org.pressboard.edition.Part;
+import org.pressboard.listing.Listing;
+import org.pressboard.listing.ListingKey;
+import org.pressboard.table.TableKey;
 
 /** An owner says on the page's ticket what the page is made of, and sees it beside. */
 class PageBenchTest extends AtBench {
@@ -25,8 +30,8 @@ class PageBenchTest extends AtBench {
     @AfterEach
     void removeTheWords() {
         closePages();
-        catalog.draft(CRATES).ifPresent(draft -> drafts.change(CRATES, "owner", page -> page.of(page.parts().stream()
-                .filter(part -> part.table().isPresent()).toList())));
+        catalog.draft(CRATES).ifPresent(draft -> drafts.change(CRATES, "owner", page -> page.of(List.of(new Part.OfListing(
+                Listing.plain(new ListingKey("crates"), new TableKey("crates"), List.of(NAME)), Frame.USUAL)))));
     }
 
     private Page parts() {
@@ -177,6 +182,38 @@ class PageBenchTest extends AtBench {
         Page member = signedIn("mira@example.org");
         member.navigate(address("/crates"));
         assertThat(member.getByAltText("A wooden gate, half open")).isVisible();
+    }
+
+    @Test
+    void aPageOfWordsAloneIsAPageToo() {
+        Page page = parts();
+        addText(page, "By", "Take the *long* way.");
+        // words go with the rows beside them, which nobody sees here
+        page.locator("[value=NOBODY]").check();
+        button(page, "Publish").click();
+        assertThat(page.locator(".note-good").first()).containsText("published at /crates");
+        assertThat(get("/crates").statusCode()).isEqualTo(404);
+        page.navigate(address(PARTS));
+        page.getByLabel("Remove Crates from the page").click();
+        assertThat(page.locator(".part-lines > li")).hasCount(1);
+        assertThat(proof(page).locator(".sheet")).hasCount(0);
+        button(page, "Publish again").click();
+        assertThat(page.locator(".note-good").first()).containsText("Edition 2");
+        Page visitor = withoutScripts();
+        visitor.navigate(address("/crates"));
+        assertThat(visitor.locator("#part-by em")).hasText("long");
+        visitor.reload();
+        assertThat(visitor.locator("#part-by h2")).hasText("By");
+        page.navigate(address("/desk/pages/crates"));
+        assertThat(page.locator(".proof #part-by")).isVisible();
+        assertThat(page.locator(".proof .note-warn")).hasCount(0);
+        // a rule in its place, under its key
+        page.navigate(address(PARTS));
+        page.getByLabel("Remove By from the page").click();
+        assertThat(page.locator("#ticket .note").first()).hasText("Nothing is on this page yet. Add something below.");
+        addRule(page, "By");
+        open(page, "steps");
+        assertThat(page.locator(".steps li").first()).containsText("added the rule “By”");
     }
 
     /** A list beside a text folds its rows as on a phone, for it has as little room. */
