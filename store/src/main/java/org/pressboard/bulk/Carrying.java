@@ -43,6 +43,17 @@ public final class Carrying {
         isOver = true;
     }
 
+    /**
+     * Before the rows, all collected, are given.
+     *
+     * @throws Left when nobody wants them any more
+     */
+    public void give() {
+        if (isLeft) {
+            throw new Left();
+        }
+    }
+
     /** @throws Left when nobody waits for them any more */
     void row() {
         rows.incrementAndGet();

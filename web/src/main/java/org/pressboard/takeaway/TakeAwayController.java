@@ -128,6 +128,7 @@ class TakeAwayController {
         Carrying carrying = underWay.begin(Objects.requireNonNullElse(parameters.getFirst(WATCHED), ""));
         try (Readers.Seat place = readers.enter(address);
                 Spool rows = reading.of(asking.rowQuery(), carrying)) {
+            carrying.give();
             response.setContentType(mediaType);
             response.setContentLengthLong(rows.size());
             response.setHeader("Content-Disposition", "attachment; filename=\"" + asking.listing().key() + ending + "\"");
