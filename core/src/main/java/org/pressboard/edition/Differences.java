@@ -7,7 +7,6 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.pressboard.edition.Difference.TicketLine;
 import org.pressboard.form.Form;
 import org.pressboard.grant.Audience;
@@ -111,7 +110,7 @@ public final class Differences {
                 }
             }
         }
-        before.parts().stream().filter(part -> part.table().isEmpty() && alike(after, part).isEmpty())
+        before.parts().stream().filter(part -> part instanceof Part.OfOwner && alike(after, part).isEmpty())
                 .forEach(part -> found.add(Difference.of(TicketLine.PAGE, removed(part), called(part))));
     }
 
@@ -128,10 +127,8 @@ public final class Differences {
     private String called(Part part) {
         return switch (part) {
             case Part.OfListing of -> of.listing().dress().titleOr(label(of.listing().table()));
-            case Part.OfText of when of.heading().isEmpty() -> shortened(of.text());
-            case Part.OfPicture of -> Stream.of(of.caption(), of.words(), of.picture().name()).filter(said -> !said.isEmpty())
-                    .findFirst().map(Differences::shortened).orElse("");
-            default -> part.heading();
+            case Part.OfForm of -> of.heading();
+            case Part.OfOwner of -> shortened(of.called());
         };
     }
 

@@ -121,13 +121,11 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
     }
 
     private Part setAsItWas(Part part) {
-        return parts.stream().filter(each -> each.key().equals(part.key())).findFirst().map(was -> part.framed(was.frame()))
-                .orElse(part);
+        return find(part.key()).map(was -> part.framed(was.frame())).orElse(part);
     }
 
-    /** Those whom a part is for; none: everybody who gets to the page. */
-    private List<Audience> audiencesOf(Object key) {
-        return parts.stream().filter(part -> part.key().equals(key)).findFirst().map(Part::audiences).orElse(List.of());
+    private Optional<Part> find(Object key) {
+        return parts.stream().filter(part -> part.key().equals(key)).findFirst();
     }
 
     /** The part at that place of it, if there is one. */
@@ -137,7 +135,7 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
 
     /** The same with one of its parts changed. */
     public Page changing(String anchor, UnaryOperator<Part> change) {
-        return of(parts.stream().map(part -> part.anchor().equals(anchor) ? change.apply(part) : part).toList());
+        return changing(part -> part.anchor().equals(anchor), change);
     }
 
     /** The same without one of its parts. */
@@ -189,8 +187,8 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
         return parts.stream().filter(Part.OfForm.class::isInstance).map(Part.OfForm.class::cast);
     }
 
-    private Page changingPart(Object key, UnaryOperator<Part> change) {
-        return of(parts.stream().map(part -> part.key().equals(key) ? change.apply(part) : part).toList());
+    private Page changing(Predicate<Part> which, UnaryOperator<Part> change) {
+        return of(parts.stream().map(part -> which.test(part) ? change.apply(part) : part).toList());
     }
 
     private Page keeping(Predicate<Part> which) {
@@ -226,22 +224,17 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
 
     /** The same with one of its listings changed. */
     public Page changing(ListingKey which, UnaryOperator<Listing> change) {
-        return changingPart(which, part -> part instanceof Part.OfListing of ? of.with(change.apply(of.listing())) : part);
+        return changing(part -> part.key().equals(which), part -> part instanceof Part.OfListing of ? of.with(change.apply(of.listing())) : part);
     }
 
     /** The same with one of its forms changed. */
     public Page changing(FormKey which, UnaryOperator<Form> change) {
-        return changingPart(which, part -> part instanceof Part.OfForm of ? of.with(change.apply(of.form())) : part);
+        return changing(part -> part.key().equals(which), part -> part instanceof Part.OfForm of ? of.with(change.apply(of.form())) : part);
     }
 
     /** Those whom a listing is for; none: everybody who gets to the page. */
     public List<Audience> audiences(ListingKey listing) {
-        return audiencesOf(listing);
-    }
-
-    /** The same with a listing for those alone; of none, for everybody who gets to the page. */
-    public Page showing(ListingKey listing, List<Audience> audiences) {
-        return changingPart(listing, part -> part.forThose(audiences));
+        return find(listing).map(Part::audiences).orElse(List.of());
     }
 
     /** The same as it is among these tables: without what is of those that are gone, or about fields that are. */
@@ -277,7 +270,7 @@ public record Page(PageKey key, String title, String lead, boolean unlisted, Lis
 
     /** Whether there is something on it, and nothing of it has rows or takes any. */
     public boolean isOfWordsAlone() {
-        return !isEmpty() && parts.stream().allMatch(part -> part.table().isEmpty());
+        return !isEmpty() && parts.stream().allMatch(Part.OfOwner.class::isInstance);
     }
 
     /** The same without what is of that table. */

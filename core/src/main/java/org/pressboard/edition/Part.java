@@ -59,9 +59,7 @@ public sealed interface Part {
         return switch (this) {
             case OfListing of -> "sheet-" + of.key();
             case OfForm of -> "form-" + of.key();
-            case OfText of -> "part-" + of.key();
-            case OfRule of -> "part-" + of.key();
-            case OfPicture of -> "part-" + of.key();
+            case OfOwner of -> "part-" + of.key();
         };
     }
 
@@ -141,12 +139,37 @@ public sealed interface Part {
         }
     }
 
+    /** What the owner says or shows there, which is of no table. */
+    sealed interface OfOwner extends Part {
+
+        @Override
+        PartKey key();
+
+        /** What it is called, or what it says; may be empty. */
+        String called();
+
+        @Override
+        default Optional<TableKey> table() {
+            return Optional.empty();
+        }
+
+        @Override
+        default Set<FieldKey> named() {
+            return Set.of();
+        }
+
+        @Override
+        default Optional<Part> among(Tables tables) {
+            return Optional.of(this);
+        }
+    }
+
     /**
      * Words of the owner.
      *
      * @param text as CommonMark; may be empty
      */
-    record OfText(PartKey key, String heading, String text, Frame frame) implements Part {
+    record OfText(PartKey key, String heading, String text, Frame frame) implements OfOwner {
 
         public static final int LONGEST_TEXT = 20_000;
 
@@ -155,24 +178,14 @@ public sealed interface Part {
             return new OfText(key, heading, text, other);
         }
 
+        @Override
+        public String called() {
+            return heading.isEmpty() ? text : heading;
+        }
+
         /** The same with other words. */
         public OfText saying(String heading, String text) {
             return new OfText(key, heading, text, frame);
-        }
-
-        @Override
-        public Optional<TableKey> table() {
-            return Optional.empty();
-        }
-
-        @Override
-        public Set<FieldKey> named() {
-            return Set.of();
-        }
-
-        @Override
-        public Optional<Part> among(Tables tables) {
-            return Optional.of(this);
         }
     }
 
@@ -182,7 +195,7 @@ public sealed interface Part {
      * @param words   for those who do not see it; empty: it adds nothing to what is read
      * @param caption what is said under it; may be empty
      */
-    record OfPicture(PartKey key, Value.Attachment picture, String words, String caption, Frame frame) implements Part {
+    record OfPicture(PartKey key, Value.Attachment picture, String words, String caption, Frame frame) implements OfOwner {
 
         public static final int LONGEST_WORDS = 300;
 
@@ -202,47 +215,27 @@ public sealed interface Part {
         }
 
         @Override
-        public Optional<TableKey> table() {
-            return Optional.empty();
-        }
-
-        @Override
-        public Set<FieldKey> named() {
-            return Set.of();
-        }
-
-        @Override
-        public Optional<Part> among(Tables tables) {
-            return Optional.of(this);
+        public String called() {
+            return !caption.isEmpty() ? caption : !words.isEmpty() ? words : picture.name();
         }
     }
 
     /** A rule across the page that parts what is above it from what is below; with a heading, that one stands under it. */
-    record OfRule(PartKey key, String heading, Frame frame) implements Part {
+    record OfRule(PartKey key, String heading, Frame frame) implements OfOwner {
 
         @Override
         public OfRule framed(Frame other) {
             return new OfRule(key, heading, other);
         }
 
+        @Override
+        public String called() {
+            return heading;
+        }
+
         /** The same with another heading. */
         public OfRule saying(String other) {
             return new OfRule(key, other, frame);
-        }
-
-        @Override
-        public Optional<TableKey> table() {
-            return Optional.empty();
-        }
-
-        @Override
-        public Set<FieldKey> named() {
-            return Set.of();
-        }
-
-        @Override
-        public Optional<Part> among(Tables tables) {
-            return Optional.of(this);
         }
     }
 }

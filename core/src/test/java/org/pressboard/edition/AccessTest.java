@@ -45,7 +45,7 @@ class AccessTest {
 
     @Test
     void whatIsForSomeIsLeftOutForOthers() {
-        Page page = new Page(new PageKey("all"), "All", List.of(TREES, TOOLS)).showing(TOOLS.key(), List.of(Audience.those(STEWARDS)));
+        Page page = new Page(new PageKey("all"), "All", List.of(TREES, TOOLS)).changing("sheet-" + TOOLS.key(), part -> part.forThose(List.of(Audience.those(STEWARDS))));
         assertThat(page.of(MEMBER).listings()).containsExactly(TREES);
         assertThat(page.of(STEWARD).listings()).containsExactly(TREES, TOOLS);
         Part form = new Part.OfForm(Form.plain(new FormKey("tell"), TREES.table(), "Tell"), Frame.USUAL);
@@ -58,7 +58,7 @@ class AccessTest {
     @Test
     void whomAPartIsForStaysWithIt() {
         List<Audience> stewards = List.of(Audience.those(STEWARDS));
-        Page page = new Page(new PageKey("all"), "All", List.of(TREES, TOOLS)).showing(TOOLS.key(), stewards);
+        Page page = new Page(new PageKey("all"), "All", List.of(TREES, TOOLS)).changing("sheet-" + TOOLS.key(), part -> part.forThose(stewards));
         Page moved = page.with(List.of(TOOLS, TREES)).changing(TOOLS.key(), listing -> listing.takenAwayAs(Set.of(TakeAway.CSV)));
         assertThat(moved.audiences(TOOLS.key())).isEqualTo(stewards);
         assertThat(moved.audiences(TREES.key())).isEmpty();

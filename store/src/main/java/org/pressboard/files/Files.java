@@ -78,6 +78,19 @@ public class Files {
         }
     }
 
+    /**
+     * Keeps a picture.
+     *
+     * @throws ProblemsFound when it is none, too
+     */
+    public KeptFile keepPicture(InputStream in, String name) throws IOException {
+        KeptFile kept = keep(in, name);
+        if (!kept.isPicture()) {
+            throw ProblemsFound.of("entry.no-picture", name);
+        }
+        return kept;
+    }
+
     private KeptFile held(InputStream in, String name) {
         try (Budget.Held held = budget.take(Budget.Use.FILES, Math.min(AT_WORK, budget.most(Budget.Use.FILES)))
                 .orElseThrow(() -> new Busy(LONGEST_WAIT))) {

@@ -10,10 +10,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import org.pressboard.condition.Condition;
 import org.pressboard.condition.Operand;
 import org.pressboard.condition.Standpoint;
 import org.pressboard.editing.FormSending;
+import org.pressboard.form.FormKey;
 import org.pressboard.form.Question;
 import org.pressboard.grant.Sight;
 import org.pressboard.grant.Visitor;
@@ -24,6 +26,7 @@ import org.pressboard.words.Words;
 import org.pressboard.signin.Browsers;
 import org.pressboard.signin.Seal;
 import org.pressboard.stand.OpenForm;
+import org.pressboard.stand.OpenPage;
 import org.pressboard.table.Field;
 import org.pressboard.table.Referring;
 import org.pressboard.value.FieldKey;
@@ -79,6 +82,11 @@ public class FormDesk {
     public AskedForm proof(OpenForm open) {
         Optional<Problem> shut = open.form().bounds().against(open.on().visit().today(), 0, 0);
         return open.may() ? begun(open, starts(open, Map.of()), shut, shut.isEmpty()) : closed(open);
+    }
+
+    /** All forms of a page so. */
+    public Map<FormKey, AskedForm> proofs(OpenPage on) {
+        return on.allForms().stream().collect(Collectors.toMap(open -> open.form().key(), this::proof));
     }
 
     /** One that they may not send. */

@@ -23,8 +23,6 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 @Controller
 class DeskAccess {
 
-    private static final String GROUP = "group:";
-
     private final Catalog catalog;
     private final Drafts drafts;
     private final MessageSource messages;

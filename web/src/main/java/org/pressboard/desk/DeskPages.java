@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.pressboard.bulk.Intake;
@@ -85,8 +84,7 @@ class DeskPages {
         OpenPage on = open(visit, page);
         Map<ListingKey, Sheet> drawn = new LinkedHashMap<>();
         on.askings(parameters).forEach(asking -> drawn.put(asking.listing().key(), sheets.sheet(asking)));
-        model.addAttribute("lines", lines.lines(on, drawn, on.allForms().stream().collect(Collectors.toMap(
-                open -> open.form().key(), forms::proof))));
+        model.addAttribute("lines", lines.lines(on, drawn, forms.proofs(on)));
         model.addAttribute("binned", drawn.isEmpty() && !page.draft().listings().isEmpty());
         model.addAttribute("indexes", indexes(page));
         Optional.ofNullable(intake).flatMap(intakes::find).ifPresent(done -> showIntake(model, done));

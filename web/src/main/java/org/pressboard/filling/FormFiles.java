@@ -145,10 +145,7 @@ class FormFiles implements UploadGuard.Places {
     private String keep(MultipartFile file, Attached attached) {
         String name = Files.named(Optional.ofNullable(file.getOriginalFilename()).orElse(""));
         try (InputStream in = file.getInputStream()) {
-            KeptFile kept = files.keep(in, name);
-            if (attached.isOfPictures() && !kept.isPicture()) {
-                throw ProblemsFound.of("entry.no-picture", name);
-            }
+            KeptFile kept = attached.isOfPictures() ? files.keepPicture(in, name) : files.keep(in, name);
             return PlainForm.write(new Value.Attachment(kept.content(), name));
         } catch (IOException broken) {
             throw new UncheckedIOException(broken);

@@ -100,9 +100,7 @@ public class PageLines {
                 AskedForm asked = forms.get(of.key());
                 yield asked == null ? null : new Piece(width, null, asked);
             }
-            case Part.OfText of -> own(on, of);
-            case Part.OfPicture of -> own(on, of);
-            case Part.OfRule of -> own(on, of);
+            case Part.OfOwner of -> own(on, of);
         };
     }
 

@@ -140,8 +140,7 @@ class PageController {
         model.addAttribute("page", on.page());
         model.addAttribute(SiteFrames.DRAWN, on.visit());
         model.addAttribute("closed", on.isClosed());
-        model.addAttribute("lines", lines.lines(on, drawn(visit, askings), on.allForms().stream().collect(Collectors.toMap(
-                open -> open.form().key(), desk::proof))));
+        model.addAttribute("lines", lines.lines(on, drawn(visit, askings), desk.proofs(on)));
         model.addAttribute("unseen", askings.stream().filter(asking -> !asking.isAllowed())
                 .map(asking -> asking.table().label()).toList());
         return "desk/bench/proof";

@@ -176,7 +176,7 @@ class GrantsScreenTest extends WithTables {
 
         publisher.grant(NOTES, Grants.NONE);
         drafts.change(PAGE, "owner", page -> page.letting(new Access(List.of(Audience.those(new GroupKey("stewards"))),
-                Access.Otherwise.NOT_THERE, "")).showing(new ListingKey("notes"), List.of(Audience.MEMBERS)));
+                Access.Otherwise.NOT_THERE, "")).changing("sheet-notes", part -> part.forThose(List.of(Audience.MEMBERS))));
         publishAgain(owner, "NOBODY", "Only these can open it: Stewards. Only staff see the rows of Notes. The listing Notes "
                 + "is only for: Members. Nobody can fill in the form Write a note, because nobody can add rows to Notes. "
                 + "Everybody but staff gets “not published” until you let somebody see the rows.");

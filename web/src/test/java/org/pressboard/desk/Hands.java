@@ -2,7 +2,6 @@ package org.pressboard.desk;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import java.util.stream.IntStream;
 
 /** How somebody works at the desk, and in how many actions: each click, choice or text typed is one. */
 final class Hands {
@@ -99,13 +98,12 @@ final class Hands {
         tab(choice, "each => document.activeElement.type === 'radio' && document.activeElement.name === each.name"
                 + " && document.activeElement.form === each.form");
         page.keyboard().press(" ");
-        IntStream.range(0, MOST_TABS).filter(each -> {
-            if (choice.isChecked()) {
-                return true;
+        for (int arrows = 0; !choice.isChecked(); arrows++) {
+            if (arrows == MOST_TABS) {
+                throw new AssertionError("no arrow leads to " + choice);
             }
             page.keyboard().press("ArrowDown");
-            return false;
-        }).findFirst().orElseThrow();
+        }
     }
 
     private void tab(Locator locator, String isThere) {

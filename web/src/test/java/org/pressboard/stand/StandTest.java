@@ -45,7 +45,7 @@ class StandTest {
 
     /** One listing for everybody, and one for those who are signed in. */
     private static final Page ORCHARD = new Page(PAGE, "Orchard", List.of(listing(ALL), listing(OWN)))
-            .showing(OWN, List.of(Audience.MEMBERS));
+            .changing("sheet-" + OWN, part -> part.forThose(List.of(Audience.MEMBERS)));
 
     private static Listing listing(ListingKey key) {
         return Listing.plain(key, TREES, List.of(TREE)).with(Finding.by(List.of(TREE), List.of()));

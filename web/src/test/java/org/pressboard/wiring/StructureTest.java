@@ -92,7 +92,7 @@ class StructureTest {
             Map.entry("takeaway", Set.of("bulk", "edition", "files", "listing", "log", "network", "pace", "problem",
                     "rows", "sheet", "sheet.line", "signin", "stand", "table", "turn", "value", "visit", "words")),
             Map.entry("desk", Set.of("bulk", "catalog", "condition", "control", "desk.condition", "desk.publish", "desk.table", "editing", "edition",
-                    "files", "form", "grant", "history", "intake", "listing", "log", "mail", "mailing", "member",
+                    "files", "grant", "history", "intake", "listing", "log", "mail", "mailing", "member",
                     "memory", "part", "problem", "rows", "schema", "sheet", "sheet.line", "signin", "stand", "table",
                     "value", "visit", "words")),
             Map.entry("desk.operand", Set.of("condition", "problem", "table", "value", "words")),

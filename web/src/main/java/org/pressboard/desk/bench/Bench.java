@@ -94,7 +94,7 @@ class Bench {
             if (what.startsWith("keep.")) {
                 conditions.begun(before.keep(), operands(tables, before), parameters, model);
             }
-            model.addAttribute("problem", words.desk().say(against.problems().all().getFirst()));
+            model.addAttribute("problem", words.said(against));
         }
         return shown(visit, page, listing, model);
     }

@@ -5,6 +5,7 @@ import org.pressboard.catalog.Drafts;
 import org.pressboard.desk.condition.ConditionDesk;
 import org.pressboard.edition.Differences;
 import org.pressboard.edition.PageKey;
+import org.pressboard.problem.ProblemsFound;
 import org.pressboard.words.Moments;
 import org.pressboard.words.Words;
 import org.pressboard.table.Tables;
@@ -27,6 +28,11 @@ class BenchWords {
 
     Words desk() {
         return Words.ofRequest(messages);
+    }
+
+    /** Why something was not done. */
+    String said(ProblemsFound against) {
+        return desk().say(against.problems().all().getFirst());
     }
 
     /** Of what is otherwise on one page than on another. */

@@ -195,7 +195,7 @@ class FormBench {
     }
 
     String said(ProblemsFound against) {
-        return words.desk().say(against.problems().all().getFirst());
+        return words.said(against);
     }
 
     /** What the form can set a field to. */

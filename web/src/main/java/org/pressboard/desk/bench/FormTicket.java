@@ -28,7 +28,7 @@ import org.pressboard.value.Value;
  * @param choices what the form can set a field to
  * @param granted who may add rows to the table, in words
  */
-record FormTicket(String page, Form form, OperandChoices choices, String granted, String mark, List<Ticket.StepLine> steps) {
+record FormTicket(String page, Form form, OperandChoices choices, String granted, String mark, List<Ticket.StepLine> steps) implements Steps {
 
     /** A question as it is changed. */
     public record Asked(Question question, Field field, List<OperandChoices.Item> starts, List<Other> others) {
@@ -62,14 +62,6 @@ record FormTicket(String page, Form form, OperandChoices choices, String granted
 
     public String address() {
         return "/desk/forms/" + page + "/" + form.key();
-    }
-
-    public boolean canUndo() {
-        return steps.stream().anyMatch(step -> !step.takenBack());
-    }
-
-    public boolean canRedo() {
-        return steps.stream().anyMatch(Ticket.StepLine::takenBack);
     }
 
     public List<Asked> questions() {

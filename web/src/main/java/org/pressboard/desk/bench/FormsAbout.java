@@ -65,7 +65,7 @@ class FormsAbout {
             Field by = into.entered().stream().filter(field -> refersTo(field, of)).findFirst().orElseThrow();
             drafts.change(draft.key(), visit.author().who(), now -> with(now, about, into, by, title));
         } catch (ProblemsFound against) {
-            model.addAttribute("problem", words.desk().say(against.problems().all().getFirst()));
+            model.addAttribute("problem", words.said(against));
         }
         return bench.shown(visit, page, listing, model);
     }

@@ -79,7 +79,7 @@ class PageBench {
         try {
             drafts.change(draft.key(), visit.author().who(), change::of);
         } catch (ProblemsFound against) {
-            model.addAttribute("problem", words.desk().say(against.problems().all().getFirst()));
+            model.addAttribute("problem", words.said(against));
         }
         return shown(visit, page, model);
     }
@@ -91,15 +91,12 @@ class PageBench {
         Page draft = DraftedPages.draft(catalog, page);
         String name = Files.named(Objects.requireNonNullElse(file.getOriginalFilename(), ""));
         try (InputStream in = file.getInputStream()) {
-            KeptFile kept = files.keep(in, name);
-            if (!kept.isPicture()) {
-                throw ProblemsFound.of("entry.no-picture", name);
-            }
+            KeptFile kept = files.keepPicture(in, name);
             files.use(page, kept.content());
             drafts.change(draft.key(), visit.author().who(), now -> new PageChange(audiences(), parameters).with(now,
                     new Value.Attachment(kept.content(), name)));
         } catch (ProblemsFound against) {
-            flash.addFlashAttribute("problem", words.desk().say(against.problems().all().getFirst()));
+            flash.addFlashAttribute("problem", words.said(against));
         }
         return "redirect:/desk/parts/" + page;
     }
@@ -143,9 +140,8 @@ class PageBench {
         String called = switch (part) {
             case Part.OfListing of -> of.listing().dress().titleOr(tables.find(of.listing().table()).map(Table::label).orElse(""));
             case Part.OfForm of -> of.heading();
-            case Part.OfText of -> beginning(of.heading().isEmpty() ? of.text() : of.heading());
-            case Part.OfPicture of -> beginning(of.caption().isEmpty() ? of.words().isEmpty() ? of.picture().name() : of.words() : of.caption());
             case Part.OfRule of -> of.heading();
+            case Part.OfOwner of -> beginning(of.called());
         };
         PageTicket.Kind kind = switch (part) {
             case Part.OfListing of -> PageTicket.Kind.LISTING;
@@ -165,7 +161,8 @@ class PageBench {
             case Part.OfPicture of -> of.caption();
             default -> "";
         };
-        return new PageTicket.Line(part.anchor(), kind, called, ticket, heading, text, part.frame().width(), audiences.said(part.audiences()), Audiences.names(part.audiences()));
+        return new PageTicket.Line(part.anchor(), kind, called, ticket, heading, text, part.frame().width(),
+                audiences.said(part.audiences()), Audiences.names(part.audiences()));
     }
 
     /** The first line of a text, as far as a line of the ticket has room for it. */

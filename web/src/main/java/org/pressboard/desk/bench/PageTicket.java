@@ -10,7 +10,7 @@ import org.pressboard.edition.Page;
  *
  * @param mark another whenever the draft is
  */
-record PageTicket(Page draft, List<Line> lines, String mark, List<Ticket.StepLine> steps) {
+record PageTicket(Page draft, List<Line> lines, String mark, List<Ticket.StepLine> steps) implements Steps {
 
     /** The kinds of parts there are. */
     enum Kind { LISTING, FORM, TEXT, PICTURE, RULE }
@@ -40,13 +40,5 @@ record PageTicket(Page draft, List<Line> lines, String mark, List<Ticket.StepLin
 
     public List<Frame.Width> widths() {
         return Arrays.asList(Frame.Width.values());
-    }
-
-    public boolean canUndo() {
-        return steps.stream().anyMatch(step -> !step.takenBack());
-    }
-
-    public boolean canRedo() {
-        return steps.stream().anyMatch(Ticket.StepLine::takenBack);
     }
 }

@@ -34,7 +34,7 @@ import org.pressboard.words.Words;
  * @param steps    the latest steps, the last first
  */
 public record Ticket(String page, Listing listing, Table table, Statements keep, String keepSaid, List<String> marksSaid,
-                     String mark, List<StepLine> steps) {
+                     String mark, List<StepLine> steps) implements Steps {
 
     /** How its cards look, or would. */
     public CardFace face() {
@@ -212,14 +212,6 @@ public record Ticket(String page, Listing listing, Table table, Statements keep,
     /** Whether there is a file that is laid out for paper. */
     public boolean isOnPaper() {
         return listing.takeAway().contains(TakeAway.PDF);
-    }
-
-    public boolean canUndo() {
-        return steps.stream().anyMatch(step -> !step.takenBack());
-    }
-
-    public boolean canRedo() {
-        return steps.stream().anyMatch(StepLine::takenBack);
     }
 
     public String address() {

@@ -41,10 +41,14 @@ public final class FormattedTexts {
                 heading.setLevel(Math.min(heading.getLevel() + ABOVE, LOWEST));
             }
         });
-        return POLICY.sanitize(RENDERER.render(text));
+        return html(text);
     }
 
     public static String html(String commonMark) {
-        return POLICY.sanitize(RENDERER.render(PARSER.parse(commonMark)));
+        return html(PARSER.parse(commonMark));
+    }
+
+    private static String html(Node text) {
+        return POLICY.sanitize(RENDERER.render(text));
     }
 }
